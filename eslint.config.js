@@ -1,0 +1,43 @@
+import js from '@eslint/js';
+import comments from '@eslint-community/eslint-plugin-eslint-comments';
+import hooks from 'eslint-plugin-react-hooks';
+import globals from 'globals';
+import tseslint from 'typescript-eslint';
+
+const star = { selector: 'ExportAllDeclaration', message: 'List names at a door.' };
+const ban = (group, message) => ['error', { patterns: [{ group, message }] }];
+
+export default tseslint.config(
+  { ignores: ['dist/**', '.data/**', 'node_modules/**', '**/*.cjs'] },
+  { linterOptions: { reportUnusedDisableDirectives: 'error' } },
+  { files: ['scripts/**/*.mjs', 'packages/web/vite.config.ts'], ...js.configs.recommended, languageOptions: { globals: globals.node } },
+  {
+    files: ['packages/*/src/**/*.{ts,tsx}', 'packages/server/migrations/**/*.ts'],
+    ignores: ['**/*.test.ts', 'packages/server/src/testing/**'],
+    extends: [js.configs.recommended, ...tseslint.configs.recommendedTypeChecked],
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    plugins: { comments },
+    rules: {
+      '@typescript-eslint/consistent-type-imports': 'error',
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false, arguments: false } }],
+      '@typescript-eslint/switch-exhaustiveness-check': 'error',
+      '@typescript-eslint/no-explicit-any': 'error',
+      'comments/require-description': 'error',
+      'no-restricted-syntax': ['error', star],
+      'max-lines': ['error', { max: 300, skipComments: true, skipBlankLines: true }],
+    },
+  },
+  { files: ['packages/web/src/**/*.{ts,tsx}'], plugins: { 'react-hooks': hooks }, rules: { ...hooks.configs.recommended.rules } },
+  {
+    files: ['packages/core/src/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-imports': ban(['node:*', '@freshet/*', 'valibot', 'express', 'sequelize', 'react'], 'core is pure: take the value as an argument'),
+      'no-restricted-properties': ['error', { object: 'Date', property: 'now' }, { object: 'Math', property: 'random' }, { property: 'localeCompare' }],
+      'no-restricted-syntax': ['error', star, { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'Take `now`.' }],
+    },
+  },
+  { files: ['packages/server/src/**/*.service.ts'], rules: { 'no-restricted-imports': ban(['express', 'sequelize', '**/*.routes'], 'no HTTP, no SQL here') } },
+  { files: ['packages/server/src/**/*.routes.ts'], rules: { 'no-restricted-imports': ban(['sequelize', '**/*.repository', '@freshet/core/*'], 'parse, call the service, answer') } },
+);

@@ -1,0 +1,1 @@
+export { accountEndpoints, Session, SignIn, NewHouse, UnitChoice } from './accounts.endpoints';

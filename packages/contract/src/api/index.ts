@@ -1,0 +1,2 @@
+export { API, type ApiName } from './api';
+export { openApi } from './openApi';

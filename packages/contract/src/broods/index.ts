@@ -1,0 +1,1 @@
+export { broodsEndpoints, NewClutch, NewObservation, NewWhite, BroodCard, BroodPage } from './broods.endpoints';

@@ -1,0 +1,141 @@
+import * as v from 'valibot';
+import { CalculationError } from '@freshet/core/errors';
+import { cystsFor, hatch } from '@freshet/core/larder';
+import { dose, doseAfterChange, tankLoad } from '@freshet/core/room';
+import { stageTimes } from '@freshet/core/spawning';
+import { convert } from '@freshet/core/units';
+
+/** One calculation: how its input looks, core's function, and how it explains itself. */
+export interface Calculation {
+  name: string;
+  title: string;
+  input: v.GenericSchema;
+  run: (input: never) => unknown;
+  words: string;
+  source: string;
+}
+
+const finite = v.pipe(v.number(), v.finite());
+const between = (low: number, high: number) => v.pipe(finite, v.minValue(low), v.maxValue(high));
+const amount = v.pipe(finite, v.minValue(0));
+const above0 = v.pipe(finite, v.gtValue(0));
+const whole = v.pipe(finite, v.integer(), v.minValue(0));
+const litres = v.pipe(finite, v.gtValue(0), v.maxValue(1_000_000));
+const fraction = between(0, 1);
+const stock = v.object({ mgPerMl: v.nullish(above0), percentWv: v.nullish(v.pipe(above0, v.maxValue(100))) });
+const bounds = v.strictTuple([between(0, 100_000), between(0, 100_000)]);
+const model = v.variant('kind', [
+  v.object({ kind: v.literal('degreeDays'), baseC: between(-5, 40), degreeDays: bounds }),
+  v.object({ kind: v.literal('q10'), refC: between(-5, 45), q10: between(1, 10), days: bounds }),
+]);
+const stageTempC = between(-5, 45);
+
+const define = <S extends v.GenericSchema>(
+  entry: Omit<Calculation, 'input' | 'run'> & { input: S; run: (input: v.InferOutput<S>) => unknown },
+): Calculation => ({ ...entry, run: entry.run as (input: never) => unknown });
+
+/** Every calculation by its dotted name. */
+export const CALCULATIONS: readonly Calculation[] = [
+  define({
+    name: 'units.convert',
+    title: 'Convert a unit',
+    input: v.object({ value: finite, from: v.string(), to: v.string(), factorPpmPerUScm: v.nullish(finite) }),
+    run: convert,
+    words: 'The value times the size of its unit, divided by the size of the wanted unit; °F = °C × 1.8 + 32.',
+    source: 'docs/sources.md#units',
+  }),
+  define({
+    name: 'room.tankLoad',
+    title: 'Volume and weight of a tank',
+    input: v.object({
+      lengthCm: finite,
+      widthCm: finite,
+      heightCm: finite,
+      waterHeightCm: finite,
+      glassMm: v.nullish(finite),
+      substrateKg: v.nullish(finite),
+      displacementLitres: v.nullish(finite),
+    }),
+    run: tankLoad,
+    words:
+      'Water: inner length × inner width × water height. Weight: glass at 2.5 kg per litre, water at 1 kg per litre, substrate. Load: weight over outer floor area.',
+    source: 'docs/sources.md#tank-load',
+  }),
+  define({
+    name: 'water.dose',
+    title: 'Dose of a stock solution',
+    input: v.object({ tankLitres: litres, targetMgPerL: amount, stock }),
+    run: dose,
+    words: 'Litres × target = mg; mg ÷ strength = mL. 1 % w/v is 10 mg/mL.',
+    source: 'docs/sources.md#dose',
+  }),
+  define({
+    name: 'water.doseAfterChange',
+    title: 'Dose topped up after a change',
+    input: v.object({ tankLitres: litres, changeFraction: fraction, targetMgPerL: amount, stock }),
+    run: doseAfterChange,
+    words: 'Litres × share changed × target = mg; mg ÷ strength = mL. The tank was at its target before.',
+    source: 'docs/sources.md#dose',
+  }),
+  define({
+    name: 'spawning.stageTimes',
+    title: 'When a stage ends',
+    input: v.object({
+      model,
+      startedAt: v.string(),
+      tempC: v.nullish(stageTempC),
+      readings: v.nullish(v.array(v.object({ at: v.string(), tempC: stageTempC }))),
+    }),
+    run: stageTimes,
+    words:
+      'The rate of development at each temperature, added up over time until it reaches the shorter and the longer duration.',
+    source: 'docs/sources.md#stage-times',
+  }),
+  define({
+    name: 'larder.hatch',
+    title: 'Nauplii from cysts',
+    input: v.object({ cystsG: amount, naupliiPerG: above0, hatchFraction: fraction }),
+    run: hatch,
+    words: 'Grams × nauplii per gram if all hatch × share that hatches.',
+    source: 'docs/sources.md#cysts',
+  }),
+  define({
+    name: 'larder.cystsFor',
+    title: 'Cysts for a brood',
+    input: v.object({
+      fry: whole,
+      naupliiPerFryPerMeal: amount,
+      mealsPerDay: amount,
+      days: v.nullish(amount),
+      naupliiPerG: above0,
+      hatchFraction: v.pipe(finite, v.gtValue(0), v.maxValue(1)),
+    }),
+    run: cystsFor,
+    words: 'Young × nauplii per meal × meals = nauplii a day; divided by nauplii per gram × share that hatches = grams a day.',
+    source: 'docs/sources.md#cysts',
+  }),
+];
+
+const byName = new Map(CALCULATIONS.map((calculation) => [calculation.name, calculation]));
+const RANGE_ISSUES = new Set(['min_value', 'max_value', 'gt_value', 'lt_value']);
+
+/** An output, or one error with its code and the field at fault. */
+export type CalculationAnswer = { output: unknown } | { error: string; field: string | null; message: string };
+
+/** Runs a calculation by name on unknown input: shape first, then ranges, then the calculation's own rules. */
+export function runCalculation(name: string, input: unknown): CalculationAnswer {
+  const calculation = byName.get(name);
+  if (!calculation) return { error: 'unknownCalculation', field: null, message: `There is no calculation "${name}".` };
+  const parsed = v.safeParse(calculation.input, input);
+  if (!parsed.success) {
+    const shape = parsed.issues.find((issue) => !RANGE_ISSUES.has(issue.type));
+    const issue = shape ?? parsed.issues[0];
+    return { error: shape ? 'invalidInput' : 'outOfRange', field: v.getDotPath(issue), message: issue.message };
+  }
+  try {
+    return { output: calculation.run(parsed.output as never) };
+  } catch (error) {
+    if (error instanceof CalculationError) return { error: error.code, field: error.field, message: error.message };
+    throw error;
+  }
+}

@@ -1,0 +1,1 @@
+export { CALCULATIONS, runCalculation, type Calculation, type CalculationAnswer } from './catalogue';

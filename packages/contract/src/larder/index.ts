@@ -1,0 +1,1 @@
+export { larderEndpoints, CultureReply, NewCulture, NewCultureEvent, CULTURE_FOODS } from './larder.endpoints';

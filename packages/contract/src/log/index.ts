@@ -1,0 +1,1 @@
+export { logEndpoints, Entry, Written, Undo, EVERYTHING } from './log.endpoints';

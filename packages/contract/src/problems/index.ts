@@ -1,0 +1,1 @@
+export { PROBLEMS, ProblemDetails, type ProblemCode } from './problems';

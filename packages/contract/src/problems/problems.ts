@@ -1,0 +1,44 @@
+import * as v from 'valibot';
+
+/** Every problem the interface answers with; `overridable` ones may be repeated with a reason. */
+export const PROBLEMS = {
+  'request/invalid': { status: 400, title: 'Some fields need another look' },
+  'request/not-found': { status: 404, title: 'There is nothing here' },
+  'request/too-large': { status: 413, title: 'That is too much at once' },
+  'request/too-many': { status: 429, title: 'Too many tries; wait a little' },
+  'request/foreign-origin': { status: 403, title: 'This request came from another page' },
+  'platform/internal': { status: 500, title: 'Something went wrong on the server' },
+  'platform/database-away': { status: 503, title: 'The database does not answer' },
+  'accounts/not-signed-in': { status: 401, title: 'Sign in first' },
+  'accounts/wrong-password': { status: 401, title: 'Name or password is wrong' },
+  'accounts/not-allowed': { status: 403, title: 'Your role may not do this' },
+  'accounts/already-set-up': { status: 409, title: 'This installation has a house already' },
+  'log/id-taken': { status: 409, title: 'This id already stands for something else' },
+  'log/later-entries': { status: 409, title: 'Something later builds on this' },
+  'log/implausible-date': { status: 409, title: 'That date looks wrong', overridable: true },
+  'room/code-taken': { status: 409, title: 'That code is taken' },
+  'room/does-not-fit': { status: 409, title: 'It does not fit', overridable: true },
+  'room/implausible-reading': { status: 409, title: 'That reading looks wrong', overridable: true },
+  'stock/version-clash': { status: 409, title: 'Somebody changed this meanwhile' },
+  'stock/too-many': { status: 409, title: 'There are not that many' },
+  'stock/unknown-species': { status: 409, title: 'No such species' },
+  'spawning/tank-booked': { status: 409, title: 'The tank is booked', overridable: true },
+  'spawning/ended': { status: 409, title: 'This attempt has ended' },
+  'broods/out-of-order': { status: 409, title: 'That does not follow from what was logged' },
+  'rounds/jot-unclear': { status: 400, title: 'The line is not understood' },
+} as const satisfies Record<string, { status: number; title: string; overridable?: true }>;
+
+/** Code of a problem, `<area>/<what>`. */
+export type ProblemCode = keyof typeof PROBLEMS;
+
+/** RFC 9457 problem details as the interface sends them. */
+export const ProblemDetails = v.object({
+  type: v.string(),
+  title: v.string(),
+  status: v.number(),
+  code: v.string(),
+  detail: v.optional(v.string()),
+  instance: v.optional(v.string()),
+  overridable: v.optional(v.boolean()),
+  errors: v.optional(v.array(v.object({ pointer: v.string(), detail: v.string() }))),
+});

@@ -1,0 +1,12 @@
+export {
+  roomEndpoints,
+  NewRack,
+  NewShelf,
+  NewTank,
+  NewReading,
+  RoomReply,
+  Tank,
+  QUANTITIES,
+  READING_LIMITS,
+  type Quantity,
+} from './room.endpoints';

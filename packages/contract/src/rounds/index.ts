@@ -1,0 +1,10 @@
+export {
+  roundsEndpoints,
+  RoundReply,
+  HorizonReply,
+  FoodPlan,
+  TankLife,
+  NewOutcome,
+  NewJot,
+  ChoreLogSchema,
+} from './rounds.endpoints';

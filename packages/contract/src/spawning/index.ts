@@ -1,0 +1,9 @@
+export {
+  spawningEndpoints,
+  RecipeSchema,
+  NewAttempt,
+  NewTrigger,
+  EndAttempt,
+  Attempt,
+  StageWindowSchema,
+} from './spawning.endpoints';

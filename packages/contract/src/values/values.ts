@@ -1,0 +1,59 @@
+import * as v from 'valibot';
+
+/** An id made by the client: UUIDv7 in lower case. */
+export const Id = v.pipe(
+  v.string(),
+  v.regex(/^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/, 'This is not an id.'),
+);
+
+/** An instant, ISO 8601 in UTC with `Z`. */
+export const Instant = v.pipe(
+  v.string(),
+  v.regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d{1,3})?)?Z$/, 'Give a date and time.'),
+  v.check((text) => !Number.isNaN(Date.parse(text)), 'There is no such date or time.'),
+);
+
+/** A day of the house, `YYYY-MM-DD`. */
+export const Day = v.pipe(
+  v.string(),
+  v.regex(/^\d{4}-\d{2}-\d{2}$/, 'Give a day.'),
+  v.check((text) => new Date(`${text}T00:00:00Z`).toJSON()?.startsWith(text) ?? false, 'There is no such day.'),
+);
+
+/** Some time between two instants, both included. */
+export const TimeRange = v.pipe(
+  v.object({ from: Instant, to: Instant }),
+  v.check((range) => range.from <= range.to, 'The first time must not be after the second.'),
+);
+
+/** A number of animals. */
+export const WholeCount = v.pipe(
+  v.number('Give a number.'),
+  v.integer('Animals come whole.'),
+  v.minValue(0, 'A number of animals cannot be negative.'),
+  v.maxValue(1_000_000, 'That is more than a million animals.'),
+);
+
+/** Animals by sex. */
+export const Heads = v.object({ males: WholeCount, females: WholeCount, unsexed: WholeCount });
+
+/** A name given by the keeper. */
+export const Name = v.pipe(v.string(), v.trim(), v.minLength(1, 'A name is needed.'), v.maxLength(80, 'At most 80 characters.'));
+
+/** A short code written on glass, such as A1.2. */
+export const Code = v.pipe(
+  v.string(),
+  v.trim(),
+  v.minLength(1, 'A code is needed.'),
+  v.maxLength(8, 'At most 8 characters.'),
+  v.regex(/^[\p{L}\p{N}][\p{L}\p{N}.\-/]*$/u, 'Letters, digits, dot, dash and slash only; no spaces.'),
+);
+
+/** Free words. */
+export const Note = v.pipe(v.string(), v.trim(), v.maxLength(2000, 'At most 2000 characters.'));
+
+/** Why a warning is set aside; kept with the entry. */
+export const Override = v.optional(
+  v.object({ reason: v.pipe(v.string(), v.trim(), v.minLength(3, 'Say why in a few words.'), v.maxLength(300)) }),
+);
+export type OverrideInput = v.InferOutput<typeof Override>;

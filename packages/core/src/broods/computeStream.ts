@@ -1,0 +1,77 @@
+import { totalHeads, type Range } from '../stock';
+import type { Instant } from '../time';
+import type { BroodMovement } from './describeBrood';
+
+/** One lot of a brood through time. */
+export interface StreamBand {
+  lotId: string;
+  /** The lot it was split from, null for the first. */
+  parentLotId: string | null;
+  /** Headcount from each instant on, oldest first; the first point is where the band begins. */
+  points: { at: Instant; count: number }[];
+  /** Expected headcount ahead of now with its fan; empty when nobody is left. */
+  forecast: { at: Instant; low: number; mid: number; high: number }[];
+}
+
+/** A brood's bands, first lot first. */
+export interface Stream {
+  bands: StreamBand[];
+  alive: number;
+}
+
+/**
+ * Share of the mortality between laying and sale (on the log scale) that still lies ahead: half of it falls before first feeding,
+ * half after, evenly in time. 1 at laying, 0.5 at first feed, 0 at sale. Source: docs/sources.md#survival-forecast
+ */
+export function survivalLeft(atMs: number, laidMs: number, feedMs: number, saleMs: number): number {
+  const share = (from: number, to: number) => Math.min(1, Math.max(0, (atMs - from) / Math.max(1, to - from)));
+  return 1 - share(laidMs, feedMs) / 2 - share(feedMs, saleMs) / 2;
+}
+
+/**
+ * The living headcount of every lot of a brood over time, split by split, and its expected course to sale.
+ * @param survivalToSale - low and high share from laying to sale
+ * @param milestones - when it was laid, first feeds and is ready, each the middle of its window
+ */
+export function computeStream(
+  movements: readonly BroodMovement[],
+  lotIds: readonly string[],
+  survivalToSale: Range,
+  milestones: { laid: Instant; feed: Instant; ready: Instant },
+  now: Instant,
+): Stream {
+  const own = new Set(lotIds);
+  const bands = new Map<string, StreamBand>();
+  const counts = new Map<string, number>();
+  const change = (lotId: string, at: Instant, by: number, parentLotId: string | null) => {
+    const count = (counts.get(lotId) ?? 0) + by;
+    counts.set(lotId, count);
+    const band = bands.get(lotId) ?? { lotId, parentLotId, points: [], forecast: [] };
+    bands.set(lotId, band);
+    const last = band.points.at(-1);
+    if (last?.at === at) last.count = count;
+    else band.points.push({ at, count });
+  };
+  for (const movement of [...movements].sort((a, b) => (a.at.from < b.at.from ? -1 : a.at.from > b.at.from ? 1 : 0))) {
+    const count = totalHeads(movement);
+    const { fromLotId, toLotId } = movement;
+    if (fromLotId && own.has(fromLotId)) change(fromLotId, movement.at.from, -count, null);
+    if (toLotId && own.has(toLotId)) change(toLotId, movement.at.from, count, fromLotId && own.has(fromLotId) ? fromLotId : null);
+  }
+  const [laidMs, feedMs, saleMs, nowMs] = [milestones.laid, milestones.feed, milestones.ready, now].map((at) =>
+    Date.parse(at),
+  ) as [number, number, number, number];
+  const leftNow = survivalLeft(nowMs, laidMs, feedMs, saleMs);
+  const steps = 8;
+  for (const band of bands.values()) {
+    const count = counts.get(band.lotId) ?? 0;
+    if (count <= 0 || saleMs <= nowMs) continue;
+    for (let i = 0; i <= steps; i++) {
+      const atMs = nowMs + ((saleMs - nowMs) * i) / steps;
+      const share = leftNow - survivalLeft(atMs, laidMs, feedMs, saleMs);
+      const [low, high] = [count * survivalToSale[0] ** share, count * survivalToSale[1] ** share];
+      band.forecast.push({ at: new Date(atMs).toISOString(), low, mid: Math.sqrt(low * high), high });
+    }
+  }
+  return { bands: [...bands.values()], alive: [...counts.values()].reduce((sum, count) => sum + count, 0) };
+}

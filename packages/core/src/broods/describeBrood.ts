@@ -1,0 +1,138 @@
+import { developmentWindows, type StageWindow, type TemperatureReading } from '../spawning';
+import { expectedLengthMm, foodFor, totalHeads, type Food, type Movement, type ResolvedSpecies } from '../stock';
+import { daysBetween, houseDay, type Instant, type TimeRange } from '../time';
+
+/** Stages of life, each with its colour and pattern on screen. */
+export const LIFE_STAGES = ['eggs', 'yolk', 'fry', 'growing', 'ready'] as const;
+export type LifeStage = (typeof LIFE_STAGES)[number];
+
+/** A headcount movement of one brood, with when it happened. */
+export interface BroodMovement extends Movement {
+  at: TimeRange;
+}
+
+/** What has been logged of one brood. */
+export interface BroodFacts {
+  laid: TimeRange;
+  hatched: TimeRange | null;
+  freeSwimming: TimeRange | null;
+  eggsSeenAt: Instant | null;
+  /** Living headcount over all its lots; eggs count. */
+  alive: number;
+}
+
+/** Where a brood stands now and what comes next. */
+export interface BroodState {
+  stage: LifeStage;
+  windows: StageWindow[];
+  next: StageWindow | null;
+  /** Whole days since it was laid or born, by the middle of an uncertain date. */
+  ageDays: number;
+  /** Days since first feeding; null before. */
+  feedingDays: number | null;
+  /** Expected mean length, mm; null before first feeding. */
+  lengthMm: number | null;
+  food: Food | null;
+  ready: { from: Instant; to: Instant } | null;
+}
+
+const DAY_MS = 86_400_000;
+const GROWING_FROM_MM = 10;
+const middle = (range: TimeRange): Instant => new Date((Date.parse(range.from) + Date.parse(range.to)) / 2).toISOString();
+const plusDays = (at: Instant, days: number): Instant => new Date(Date.parse(at) + days * DAY_MS).toISOString();
+
+/**
+ * Stage, windows, expected length, food and sale window of a brood. A stage changes only when it was seen, except that feeding
+ * young grow by the species' expected curve. Source: docs/sources.md#growth
+ */
+export function describeBrood(
+  facts: BroodFacts,
+  species: ResolvedSpecies,
+  readings: readonly TemperatureReading[],
+  now: Instant,
+  timeZone: string,
+): BroodState {
+  const { figures } = species;
+  const assumedTempC = (figures.tempC[0] + figures.tempC[1]) / 2;
+  const windows = developmentWindows({ figures, start: species.start, ...facts, readings, assumedTempC, now, timeZone });
+  const feed = windows.find((window) => window.stage === 'firstFeed') ?? null;
+  const swimming = species.start === 'born' ? facts.laid : facts.freeSwimming;
+  const next = windows.find((window) => window.status !== 'observed') ?? null;
+  const ageDays = daysBetween(houseDay(middle(facts.laid), timeZone), houseDay(now, timeZone));
+  const ready =
+    feed?.earliest && feed.latest
+      ? { from: plusDays(feed.earliest, figures.saleDays[0]), to: plusDays(feed.latest, figures.saleDays[1]) }
+      : null;
+  if (!swimming)
+    return {
+      stage: facts.hatched ? 'yolk' : 'eggs',
+      windows,
+      next,
+      ageDays,
+      feedingDays: null,
+      lengthMm: null,
+      food: null,
+      ready,
+    };
+  const feedingDays = Math.max(0, (Date.parse(now) - Date.parse(middle(swimming))) / DAY_MS);
+  const lengthMm = expectedLengthMm(figures, feedingDays);
+  const sellable = lengthMm >= figures.saleMm[0] && feedingDays >= figures.saleDays[0];
+  const stage = sellable ? 'ready' : lengthMm >= Math.max(GROWING_FROM_MM, figures.fryMm[1] * 1.5) ? 'growing' : 'fry';
+  return { stage, windows, next, ageDays, feedingDays, lengthMm, food: foodFor(figures, lengthMm), ready };
+}
+
+/** One line of a brood's account; the lines add up to those alive. */
+export interface LedgerLine {
+  label: string;
+  count: number;
+}
+
+/**
+ * The account of a brood's headcount: what came, what went by cause and stage, and who is left. The lines before the last add up to it.
+ * Moves between its own lots cancel out and are not shown.
+ */
+export function broodLedger(
+  movements: readonly BroodMovement[],
+  lotIds: ReadonlySet<string>,
+  facts: Pick<BroodFacts, 'hatched' | 'freeSwimming'>,
+  born: boolean,
+): LedgerLine[] {
+  const sums = new Map<string, number>();
+  const add = (label: string, count: number) => sums.set(label, (sums.get(label) ?? 0) + count);
+  for (const label of [born ? 'Born' : 'Eggs found', 'White, picked']) sums.set(label, 0);
+  for (const movement of movements) {
+    const count = totalHeads(movement);
+    const comes = movement.toLotId !== null && lotIds.has(movement.toLotId);
+    const goes = movement.fromLotId !== null && lotIds.has(movement.fromLotId);
+    if (comes === goes) continue;
+    if (comes)
+      add(
+        movement.cause === 'birth'
+          ? born
+            ? 'Born'
+            : 'Eggs found'
+          : movement.cause === 'undo'
+            ? 'Put back'
+            : movement.cause === 'countCorrection'
+              ? 'More than booked'
+              : 'Joined',
+        count,
+      );
+    else if (movement.cause === 'infertile') add('White, picked', -count);
+    else if (movement.cause === 'undo') add('Taken back', -count);
+    else if (['sale', 'gift', 'move', 'split', 'merge'].includes(movement.cause)) add('Left the brood', -count);
+    else if (movement.cause === 'cull') add('Culled', -count);
+    else if (
+      !born &&
+      (!facts.hatched || movement.at.to <= facts.hatched.to) &&
+      !(facts.freeSwimming && movement.at.to > facts.freeSwimming.to)
+    )
+      add('Lost before hatching', -count);
+    else if (!born && (!facts.freeSwimming || movement.at.to <= facts.freeSwimming.to)) add('Lost before swimming', -count);
+    else add(born ? 'Lost since birth' : 'Lost since', -count);
+  }
+  const lines = [...sums]
+    .filter(([label, count]) => count !== 0 || label === 'Eggs found' || label === 'Born')
+    .map(([label, count]) => ({ label, count }));
+  return [...lines, { label: 'Alive', count: lines.reduce((sum, line) => sum + line.count, 0) }];
+}

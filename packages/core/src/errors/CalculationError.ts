@@ -1,0 +1,25 @@
+/** Why a calculation gives no output; the codes are those of `docs/sources.md`. */
+export type CalculationCode =
+  | 'invalidInput'
+  | 'outOfRange'
+  | 'unknownUnit'
+  | 'incompatibleUnits'
+  | 'missingFactor'
+  | 'invalidStock'
+  | 'invalidTime'
+  | 'conflictingInput'
+  | 'notEnoughData'
+  | 'readingsNotIncreasing'
+  | 'never';
+
+/** A calculation that cannot be answered, with the field that is at fault; its message is fit to be shown to a keeper. */
+export class CalculationError extends Error {
+  constructor(
+    readonly code: CalculationCode,
+    readonly field: string | null,
+    message: string,
+  ) {
+    super(message);
+    this.name = 'CalculationError';
+  }
+}

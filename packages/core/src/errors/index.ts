@@ -1,0 +1,1 @@
+export { CalculationError, type CalculationCode } from './CalculationError';

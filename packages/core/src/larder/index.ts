@@ -1,0 +1,13 @@
+export { hatch, cystsFor } from './cysts';
+export {
+  CULTURES,
+  FOOD_NAMES,
+  describeCulture,
+  type Culture,
+  type CultureFood,
+  type CultureKind,
+  type CulturePhase,
+  type CultureState,
+} from './cultures';
+export { planFirstFood, type FirstFoodPlan, type FoodNeed } from './planFirstFood';
+export { fryRation, keeperRation, type Ration } from './rations';

@@ -1,0 +1,131 @@
+import type { Food } from '../stock';
+import { addDays, formatDay, formatDayRange, type Day, type Instant } from '../time';
+import { CULTURES, FOOD_NAMES, describeCulture, type Culture, type CultureFood, type CultureKind } from './cultures';
+
+/** A brood or attempt that will need its first food. */
+export interface FoodNeed {
+  /** What it is for, as the keeper says it: "Sixray aspidoras in B2.3". */
+  label: string;
+  food: Food;
+  from: Day;
+  to: Day;
+}
+
+/** Whether the first food will be alive in time, and what to do. */
+export interface FirstFoodPlan {
+  /** `safe`: two cover it; `single`: one does; `start`: none yet, in time; `late`: none, and too late for a sure one; `shelf`: nothing to grow. */
+  status: 'safe' | 'single' | 'start' | 'late' | 'shelf';
+  food: Food;
+  cultureIds: string[];
+  /** Last day to start one that is surely ripe; null when nothing has to be started. */
+  startBy: Day | null;
+  /** First day on which starting makes sense, so that it is not spent before. */
+  startFrom: Day | null;
+  /** Day for a second one, out of step with the first. */
+  backUpBy: Day | null;
+  title: string;
+  text: string;
+  why: string[];
+}
+
+/** Days of feeding a first food has to carry before the brood moves up. */
+const CARRY_DAYS = 5;
+
+/**
+ * Which culture must be started when, so that the first food is alive on the first day a brood may swim, with a back-up.
+ * Counted back from the early end of the window by the longest ripening time. Source: docs/sources.md#cultures
+ */
+export function planFirstFood(
+  need: FoodNeed,
+  cultures: readonly Culture[],
+  now: Instant,
+  today: Day,
+  timeZone: string,
+): FirstFoodPlan {
+  const name = FOOD_NAMES[need.food];
+  const when = formatDayRange(need.from, need.to, today);
+  const plan = { food: need.food, cultureIds: [] as string[], startBy: null, startFrom: null, backUpBy: null };
+  if (!(need.food in CULTURES))
+    return {
+      ...plan,
+      status: 'shelf',
+      title: `${name} for ${need.label}`,
+      text: `First feed ${when}: ${name} from the shelf.`,
+      why: [`${name} needs no culture.`],
+    };
+  const food = need.food as CultureFood;
+  const kind: CultureKind = CULTURES[food];
+  const longest = Math.ceil(kind.ripeDays[1]);
+  const startBy = addDays(need.from, -longest);
+  const earliest = addDays(need.to, -Math.floor(kind.ripeDays[0] + kind.lastsDays) + CARRY_DAYS);
+  const startFrom = kind.batch
+    ? addDays(need.from, -longest)
+    : earliest < today
+      ? today
+      : earliest > startBy
+        ? startBy
+        : earliest;
+  const lasting = kind.batch ? need.from : addDays(need.from, CARRY_DAYS);
+  const states = cultures
+    .filter((culture) => culture.food === food)
+    .map((culture) => ({ culture, state: describeCulture(culture, now, timeZone) }));
+  const covering = states.filter(({ state }) => state.ripeBy <= need.from && state.lastDay >= lasting);
+  const why = [
+    `${need.label} may swim from ${formatDay(need.from, today)}.`,
+    `${name} ripen in ${kind.ripeDays.join(' to ')} days; counted back from the early end by the longer: ${formatDay(startBy, today)}.`,
+    kind.batch ? 'A hatch feeds one day; set a new one daily from then.' : `Once ripe it lasts about ${kind.lastsDays} days.`,
+  ];
+  const ids = covering.map(({ culture }) => culture.id);
+  const backUpBy = addDays(need.from, -Math.ceil(kind.ripeDays[0]));
+  if (ids.length >= 2 || (ids.length === 1 && kind.batch))
+    return {
+      ...plan,
+      status: 'safe',
+      cultureIds: ids,
+      title: `${name} for ${need.label} are safe`,
+      text: `First feed ${when}; ${covering.map(({ culture }) => culture.name).join(' and ')} will be alive.`,
+      why,
+    };
+  if (ids.length === 1) {
+    const only = covering[0]?.culture.name ?? '';
+    const by = backUpBy < today ? today : backUpBy;
+    return {
+      ...plan,
+      status: 'single',
+      cultureIds: ids,
+      startFrom,
+      backUpBy: by,
+      title: `One culture only for ${need.label}`,
+      text: `First feed ${when}. ${only} is the only ${name} culture that will be ripe; start a second by ${formatDay(by, today)}.`,
+      why,
+    };
+  }
+  if (today <= startBy)
+    return {
+      ...plan,
+      status: 'start',
+      startBy,
+      startFrom,
+      backUpBy: kind.batch ? null : backUpBy,
+      title: `Start ${name} for ${need.label}`,
+      text: `First feed ${when}. Start ${kind.batch ? 'a hatch' : 'a culture'} by ${formatDay(startBy, today)}${kind.batch ? '' : `, a second by ${formatDay(backUpBy, today)}`}.`,
+      why,
+    };
+  const ripening = states
+    .filter(({ state }) => state.phase !== 'overdue' && state.lastDay >= need.from)
+    .sort((a, b) => (a.state.ripeBy < b.state.ripeBy ? -1 : 1))[0];
+  const text = ripening
+    ? `Young may swim ${when}; ${ripening.culture.name} is the nearest and ripe ${formatDayRange(ripening.state.ripeFrom, ripening.state.ripeBy, today)}. Start a second today and keep fine powder ready as a bridge.`
+    : `Young may swim ${when} and no ${name} will surely be alive. Start today, and bridge with fine powder or a friend's culture.`;
+  return {
+    ...plan,
+    status: 'late',
+    cultureIds: ripening ? [ripening.culture.id] : [],
+    startBy: today,
+    startFrom: today,
+    backUpBy: today,
+    title: `First food for ${need.label} is not safe`,
+    text,
+    why,
+  };
+}

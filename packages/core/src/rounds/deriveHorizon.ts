@@ -1,0 +1,184 @@
+import { CULTURES, describeCulture, FOOD_NAMES, type CultureKind } from '../larder';
+import { expectedLengthMm, totalHeads } from '../stock';
+import { addDays, daysBetween, houseDay, type Day } from '../time';
+import { deriveLarder } from './deriveLarder';
+import type { ReadBrood, ReadHouse } from './readHouse';
+
+/** What a bar of the Horizon is about; decides its colour and pattern. */
+export type HorizonKind = 'eggs' | 'yolk' | 'fry' | 'growing' | 'ready' | 'breeders' | 'culture' | 'tank';
+
+/** One bar of the Horizon, days included. */
+export interface HorizonItem {
+  key: string;
+  kind: HorizonKind;
+  from: Day;
+  to: Day;
+  label: string;
+  /** Predicted bars are dashed, fixed ones solid. */
+  predicted: boolean;
+  urgent: boolean;
+  subject: { kind: 'brood' | 'tank' | 'attempt' | 'larder'; id: string };
+}
+
+function broodItems(read: ReadBrood, house: ReadHouse, last: Day): HorizonItem[] {
+  const { brood, species, state, lots } = read;
+  const { timeZone } = house.state;
+  const subject = { kind: 'brood', id: brood.id } as const;
+  const codes = [...new Set(lots.map((lot) => house.tanks.get(lot.tankId ?? '')?.code).filter(Boolean))].join(', ');
+  const name = species.commonName.toLowerCase();
+  const items: HorizonItem[] = [];
+  for (const window of state.windows) {
+    if (window.status === 'observed' || !window.earliest || window.stage === 'yolkEnd' || window.stage === 'freeSwimming')
+      continue;
+    const from = houseDay(window.earliest, timeZone);
+    const to = window.status === 'overdue' ? house.today : houseDay(window.latest ?? window.earliest, timeZone);
+    const hatch = window.stage === 'hatch';
+    items.push({
+      key: `${brood.id}:${window.stage}`,
+      kind: hatch ? 'eggs' : 'yolk',
+      from,
+      to,
+      label: hatch ? `${name} ${species.start === 'carried' ? 'release' : 'hatch'} ${codes}` : `first feed ${codes}`,
+      predicted: true,
+      urgent: window.status === 'overdue',
+      subject,
+    });
+  }
+  if (state.feedingDays !== null && state.lengthMm !== null) {
+    const rung = species.figures.ladder.find((step) => step.fromMm > (state.lengthMm ?? 0));
+    for (let ahead = 1; rung && ahead <= daysBetween(house.today, last); ahead++)
+      if (expectedLengthMm(species.figures, state.feedingDays + ahead) >= rung.fromMm) {
+        const day = addDays(house.today, ahead);
+        items.push({
+          key: `${brood.id}:food:${rung.food}`,
+          kind: 'fry',
+          from: day,
+          to: addDays(day, 1),
+          label: `${FOOD_NAMES[rung.food]} from here, ${codes}`,
+          predicted: true,
+          urgent: false,
+          subject,
+        });
+        break;
+      }
+  }
+  if (state.ready) {
+    const [from, to] = [houseDay(state.ready.from, timeZone), houseDay(state.ready.to, timeZone)];
+    const count = lots.reduce((sum, lot) => sum + totalHeads(lot), 0);
+    if (from > house.today)
+      items.push({
+        key: `${brood.id}:ready`,
+        kind: 'ready',
+        from,
+        to,
+        label: `${count} ${name} ready`,
+        predicted: true,
+        urgent: false,
+        subject,
+      });
+  }
+  return items;
+}
+
+/** The next `days` days in bars: hatches, first feeds, food changes, cultures, spawnings set up, tanks falling free, ready for sale. */
+export function deriveHorizon(house: ReadHouse, days = 21): HorizonItem[] {
+  const last = addDays(house.today, days - 1);
+  const items = house.broods.flatMap((read) => broodItems(read, house, last));
+  for (const culture of house.state.cultures) {
+    const kind: CultureKind = CULTURES[culture.food];
+    const state = describeCulture(culture, house.state.now, house.state.timeZone);
+    const subject = { kind: 'larder', id: culture.id } as const;
+    if (state.phase === 'ripening' || state.phase === 'maybeRipe')
+      items.push({
+        key: `${culture.id}:ripe`,
+        kind: 'culture',
+        from: state.ripeFrom,
+        to: state.ripeBy,
+        label: `${culture.name} ripe`,
+        predicted: true,
+        urgent: false,
+        subject,
+      });
+    else if (!kind.batch)
+      items.push({
+        key: `${culture.id}:renew`,
+        kind: 'culture',
+        from: state.lastDay,
+        to: state.lastDay,
+        label: `renew ${culture.name}`,
+        predicted: true,
+        urgent: state.phase === 'overdue',
+        subject,
+      });
+  }
+  for (const plan of deriveLarder(house)) {
+    const by = plan.startBy ?? plan.backUpBy;
+    if (by && plan.status !== 'safe')
+      items.push({
+        key: `${plan.key}:start`,
+        kind: 'culture',
+        from: by,
+        to: by,
+        label: `start ${FOOD_NAMES[plan.food]}${plan.status === 'single' ? ', back-up' : ''}`,
+        predicted: false,
+        urgent: plan.status === 'late',
+        subject: { kind: 'larder', id: plan.key },
+      });
+  }
+  for (const attempt of house.state.attempts) {
+    const code = house.tanks.get(attempt.tankId)?.code ?? '';
+    const subject = { kind: 'attempt', id: attempt.id } as const;
+    if (attempt.triggerOn && !attempt.triggered && !attempt.hasBrood)
+      items.push({
+        key: `${attempt.id}:trigger`,
+        kind: 'breeders',
+        from: attempt.triggerOn,
+        to: attempt.triggerOn,
+        label: `trigger ${code}`,
+        predicted: false,
+        urgent: false,
+        subject,
+      });
+    if (attempt.to && attempt.to >= house.today)
+      items.push({
+        key: `${attempt.id}:free`,
+        kind: 'tank',
+        from: addDays(attempt.to, 1),
+        to: addDays(attempt.to, 1),
+        label: `tank ${code} free`,
+        predicted: true,
+        urgent: false,
+        subject: { kind: 'tank', id: attempt.tankId },
+      });
+  }
+  return items
+    .map((item) =>
+      item.from < house.today ? { ...item, from: house.today, to: item.to < house.today ? house.today : item.to } : item,
+    )
+    .filter((item) => item.from <= last)
+    .sort((a, b) => Number(b.urgent) - Number(a.urgent) || (a.from < b.from ? -1 : a.from > b.from ? 1 : a.key < b.key ? -1 : 1));
+}
+
+/**
+ * Lays bars into lanes so that neither bars nor the labels behind them overlap.
+ * @param labelDays - width of an item's label, in days
+ * @returns lane by item key, and how many found no lane
+ */
+export function packLanes(
+  items: readonly HorizonItem[],
+  first: Day,
+  lanes: number,
+  labelDays: (item: HorizonItem) => number,
+): { lanes: Map<string, number>; hidden: number } {
+  const spans: { from: number; to: number }[][] = Array.from({ length: lanes }, () => []);
+  const placed = new Map<string, number>();
+  for (const item of items) {
+    const from = daysBetween(first, item.from);
+    const to = Math.max(daysBetween(first, item.to) + 1, from + 1) + labelDays(item);
+    const lane = spans.findIndex((taken) => taken.every((span) => span.to <= from || span.from >= to));
+    if (lane < 0) continue;
+    spans[lane]?.push({ from, to });
+    placed.set(item.key, lane);
+  }
+  return { lanes: placed, hidden: items.length - placed.size };
+}

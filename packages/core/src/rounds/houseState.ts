@@ -1,0 +1,80 @@
+import type { BroodFacts } from '../broods';
+import type { Culture } from '../larder';
+import type { Recipe, TemperatureReading } from '../spawning';
+import type { Heads, ResolvedSpecies } from '../stock';
+import type { Day, Instant, TimeRange } from '../time';
+
+/** A tank with its place in the room; tubs have no shelf below them and stand on level 1. */
+export interface HouseTank {
+  id: string;
+  code: string;
+  litres: number;
+  rackCode: string;
+  rackName: string;
+  rackPosition: number;
+  quarantine: boolean;
+  outdoor: boolean;
+  shelfLevel: number;
+  leftCm: number;
+}
+
+/** A countable group of animals in one tank. */
+export interface HouseLot extends Heads {
+  id: string;
+  tankId: string | null;
+  speciesKey: string;
+  broodId: string | null;
+}
+
+/** An attempt that is going on. */
+export interface HouseAttempt {
+  id: string;
+  name: string;
+  speciesKey: string;
+  tankId: string;
+  recipe: Recipe;
+  conditioningFrom: Day | null;
+  setUpOn: Day | null;
+  triggerOn: Day | null;
+  triggered: TimeRange | null;
+  parentLotIds: string[];
+  hasBrood: boolean;
+  from: Day;
+  to: Day | null;
+}
+
+/** A brood with somebody alive in it. */
+export interface HouseBrood extends BroodFacts {
+  id: string;
+  name: string;
+  speciesKey: string;
+  attemptId: string | null;
+}
+
+/** What was logged for a chore; `undone` ones are not listed. */
+export interface HouseOutcome {
+  entryId: string;
+  choreKey: string;
+  day: Day;
+  status: 'done' | 'skipped';
+  amount: number | null;
+  unit: string | null;
+  text: string;
+  tankId: string | null;
+  by: string;
+}
+
+/** All that a day's round, the Horizon and the larder plan are worked out from. */
+export interface HouseState {
+  now: Instant;
+  timeZone: string;
+  species: ReadonlyMap<string, ResolvedSpecies>;
+  tanks: readonly HouseTank[];
+  lots: readonly HouseLot[];
+  attempts: readonly HouseAttempt[];
+  broods: readonly HouseBrood[];
+  cultures: readonly Culture[];
+  /** Newest temperatures by tank id, oldest first. */
+  temperatures: ReadonlyMap<string, readonly TemperatureReading[]>;
+  outcomes: readonly HouseOutcome[];
+}

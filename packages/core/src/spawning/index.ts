@@ -1,0 +1,20 @@
+export { stageTimes, type DevelopmentModel, type TemperatureReading } from './stageTimes';
+export {
+  developmentWindows,
+  birthWindow,
+  STAGE_NAMES,
+  type Stage,
+  type StageWindow,
+  type WindowsInput,
+} from './developmentWindows';
+export {
+  EGG_PLANS,
+  FUNGUS_SCHOOLS,
+  TRIGGER_SCHOOLS,
+  defaultRecipe,
+  type EggPlan,
+  type FungusSchool,
+  type TriggerSchool,
+  type Recipe,
+} from './recipe';
+export { decideBooking, type Booking } from './decideBooking';

@@ -1,0 +1,32 @@
+export {
+  METHODS,
+  FOODS,
+  type Method,
+  type Start,
+  type Food,
+  type Range,
+  type StageDuration,
+  type LadderRung,
+  type Figures,
+  type FigureKey,
+  type MethodTemplate,
+  type SpeciesProfile,
+  type ResolvedSpecies,
+} from './species/profile';
+export { METHOD_TEMPLATES, SHIPPED_SPECIES, resolveSpecies, foodFor, expectedLengthMm } from './species/resolveSpecies';
+export {
+  CAUSES,
+  EMPTY,
+  addHeads,
+  subtractHeads,
+  totalHeads,
+  applyMovement,
+  balanceLots,
+  decideMove,
+  decideLoss,
+  decideCount,
+  type Cause,
+  type Heads,
+  type Movement,
+  type MoveRefusal,
+} from './headcount';

@@ -1,0 +1,48 @@
+import methodsJson from './methods.json';
+import speciesJson from './species.json';
+import type { FigureKey, Figures, Method, MethodTemplate, ResolvedSpecies, SpeciesProfile } from './profile';
+
+/** The template of every breeding method. */
+export const METHOD_TEMPLATES = methodsJson as unknown as Record<Method, MethodTemplate>;
+
+/** The species that ship with Freshet, with the figures that differ from their method's. */
+export const SHIPPED_SPECIES = speciesJson as unknown as readonly SpeciesProfile[];
+
+/**
+ * Fills a profile from its method's template and lays the breeder's own figures over it.
+ * @param own - the breeder's figures, by key; they win over both
+ */
+export function resolveSpecies(profile: SpeciesProfile, own: Partial<Figures> = {}, shipped = true): ResolvedSpecies {
+  const template = METHOD_TEMPLATES[profile.method];
+  const origins = {} as Record<FigureKey, 'method' | 'species' | 'own'>;
+  for (const key of Object.keys(template.figures) as FigureKey[])
+    origins[key] = key in own ? 'own' : key in profile.figures ? 'species' : 'method';
+  return {
+    ...profile,
+    start: template.start,
+    guards: template.guards,
+    eggPlan: template.eggPlan,
+    shipped,
+    figures: { ...template.figures, ...profile.figures, ...own },
+    origins,
+  };
+}
+
+/** The food a length of `mm` can take: the highest rung reached; the first rung when none is. */
+export function foodFor(figures: Pick<Figures, 'ladder'>, mm: number) {
+  const reached = figures.ladder.filter((rung) => rung.fromMm <= mm);
+  return (reached.at(-1) ?? figures.ladder[0])?.food ?? 'finePowder';
+}
+
+/**
+ * Expected mean length at an age since first feeding, mm: von Bertalanffy through the young's length, the middle of the sale
+ * length at the middle of the sale age, towards the adult length. Source: docs/sources.md#growth
+ */
+export function expectedLengthMm(figures: Figures, ageDays: number): number {
+  const middle = (range: readonly [number, number]) => (range[0] + range[1]) / 2;
+  const start = middle(figures.fryMm);
+  const limit = Math.max(figures.adultMm[1], middle(figures.saleMm) * 1.05);
+  const atSale = Math.min(Math.max(middle(figures.saleMm), start * 1.05), limit * 0.98);
+  const rate = Math.log((limit - start) / (limit - atSale)) / Math.max(1, middle(figures.saleDays));
+  return limit - (limit - start) * Math.exp(-rate * Math.max(0, ageDays));
+}

@@ -1,0 +1,13 @@
+export {
+  houseDay,
+  startOfDay,
+  addDays,
+  daysBetween,
+  dayNumber,
+  localTime,
+  instantOf,
+  type Day,
+  type Instant,
+  type TimeRange,
+} from './houseDay';
+export { formatDay, formatDayRange, formatInstant, formatInstantRange, weekday, isWeekend } from './formatDay';

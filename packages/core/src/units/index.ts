@@ -1,0 +1,3 @@
+export { convert, unitFamily, UNITS, type Unit, type UnitFamily } from './convert';
+export { parseQuantity, type QuantityKind, type ParsedQuantity } from './parseQuantity';
+export { roundToFigures, formatNumber, formatRange } from './formatNumber';

@@ -1,0 +1,59 @@
+import { convert, type Unit } from './convert';
+
+/** What a field asks for; decides the base unit and the unit taken when none is typed. */
+export type QuantityKind = 'temperature' | 'volume' | 'length' | 'mass' | 'days';
+
+/** A typed quantity in base units, or the reason it cannot be read. */
+export type ParsedQuantity = { ok: true; value: number; unit: Unit | 'd' } | { ok: false; message: string };
+
+const BASE: Record<QuantityKind, Unit | 'd'> = { temperature: 'degC', volume: 'L', length: 'cm', mass: 'kg', days: 'd' };
+
+const SPELLINGS: Record<QuantityKind, Record<string, Unit | 'd'>> = {
+  temperature: {
+    c: 'degC',
+    '°c': 'degC',
+    degc: 'degC',
+    celsius: 'degC',
+    f: 'degF',
+    '°f': 'degF',
+    degf: 'degF',
+    fahrenheit: 'degF',
+  },
+  volume: {
+    l: 'L',
+    litre: 'L',
+    litres: 'L',
+    liter: 'L',
+    liters: 'L',
+    ml: 'mL',
+    gal: 'galUS',
+    gallon: 'galUS',
+    gallons: 'galUS',
+    galus: 'galUS',
+    galuk: 'galUK',
+  },
+  length: { cm: 'cm', mm: 'mm', in: 'in', inch: 'in', inches: 'in', '"': 'in', ft: 'ft', "'": 'ft' },
+  mass: { kg: 'kg', g: 'g', lb: 'lb', lbs: 'lb', oz: 'oz' },
+  days: { d: 'd', day: 'd', days: 'd' },
+};
+
+/**
+ * Reads what a keeper typed ("26", "78F", "20 gal", "24,5 °C") as a quantity in base units: °C, litres, cm, kg, days.
+ * A decimal comma is understood. `gal` is the US gallon; `galuk` the imperial one.
+ * @param defaultUnit - unit taken when none is typed; the base unit by default
+ */
+export function parseQuantity(text: string, kind: QuantityKind, defaultUnit: Unit | 'd' = BASE[kind]): ParsedQuantity {
+  const match = /^([+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+))\s*([a-z°"']*)$/i.exec(text.trim());
+  if (!match?.[1])
+    return { ok: false, message: text.trim() ? `"${text.trim()}" is not a number with a unit.` : 'A value is needed.' };
+  const value = Number(match[1].replace(',', '.'));
+  const word = (match[2] ?? '').toLowerCase();
+  const unit = word ? SPELLINGS[kind][word] : defaultUnit;
+  if (!unit) return { ok: false, message: `"${match[2]}" is not a unit of ${kind}.` };
+  if (unit === 'd') return { ok: true, value, unit };
+  try {
+    return { ok: true, value: convert({ value, from: unit, to: BASE[kind] }).value, unit };
+  } catch (error) {
+    return { ok: false, message: error instanceof Error ? error.message : 'That cannot be read.' };
+  }
+}

@@ -1,0 +1,9 @@
+import { accounts } from './2026-11-24-01-accounts';
+import { room } from './2026-11-24-02-room';
+import { stock } from './2026-11-24-03-stock';
+import { spawning } from './2026-11-24-04-spawning-and-broods';
+import { larder } from './2026-11-24-05-larder-and-rounds';
+import type { Migration } from './migration';
+
+/** In the order they run. */
+export const MIGRATIONS: readonly Migration[] = [accounts, room, stock, spawning, larder];

@@ -1,0 +1,2 @@
+export { createAccounts, type AccountsService, type HouseInput } from './accounts.service';
+export { accountHandlers } from './accounts.routes';

@@ -1,0 +1,2 @@
+export { createBroods, type BroodsService } from './broods.service';
+export { broodsHandlers } from './broods.routes';

@@ -1,0 +1,63 @@
+import { Op, QueryTypes } from 'sequelize';
+import { houseTable, type Database, type HouseRow } from '../platform';
+
+export interface RackRow extends HouseRow {
+  code: string;
+  name: string;
+  kind: 'rack' | 'stand' | 'yard';
+  position: number;
+  quarantine: boolean;
+  sump: string | null;
+}
+export interface ShelfRow extends HouseRow {
+  rackId: string;
+  level: number;
+  lengthCm: number;
+  depthCm: number;
+  heightCm: number;
+  loadLimitKg: number | null;
+}
+export interface TankRow extends HouseRow {
+  shelfId: string;
+  code: string;
+  lengthCm: number;
+  widthCm: number;
+  heightCm: number;
+  waterHeightCm: number;
+  glassMm: number;
+  substrateKg: number;
+  facing: 'long' | 'short';
+  leftCm: number;
+  litres: number;
+  totalKg: number;
+  kgPerM2: number;
+}
+export interface ReadingRow extends HouseRow {
+  tankId: string;
+  quantity: 'tempC' | 'ph' | 'ghDeg' | 'khDeg' | 'tdsPpm' | 'ammoniaPpm' | 'nitritePpm' | 'nitratePpm';
+  value: number;
+  at: string;
+}
+
+export function createRoomRepository(database: Database) {
+  const racks = houseTable<RackRow>(database, 'racks', { code: 'text', name: 'text', kind: 'text', position: 'whole', quarantine: 'flag', sump: 'text' });
+  const shelves = houseTable<ShelfRow>(database, 'shelves', { rackId: 'id', level: 'whole', lengthCm: 'real', depthCm: 'real', heightCm: 'real', loadLimitKg: 'real' });
+  const tanks = houseTable<TankRow>(database, 'tanks', { shelfId: 'id', code: 'text', lengthCm: 'real', widthCm: 'real', heightCm: 'real', waterHeightCm: 'real', glassMm: 'real', substrateKg: 'real', facing: 'text', leftCm: 'real', litres: 'real', totalKg: 'real', kgPerM2: 'real' });
+  const readings = houseTable<ReadingRow>(database, 'readings', { tankId: 'id', quantity: 'text', value: 'real', at: 'instant' });
+  return {
+    racks,
+    shelves,
+    tanks,
+    readings,
+    /** Newest temperature of every tank. */
+    latestTemperatures: (houseId: string) =>
+      database.sequelize.query<{ tankId: string; value: number; at: Date }>(
+        `SELECT r.tank_id tankId, r.at, r.value FROM (SELECT tank_id, MAX(at) at FROM readings WHERE house_id = :houseId AND quantity = 'tempC' AND live = 1 GROUP BY tank_id) n
+         JOIN readings r ON r.house_id = :houseId AND r.quantity = 'tempC' AND r.live = 1 AND r.tank_id = n.tank_id AND r.at = n.at`,
+        { replacements: { houseId }, type: QueryTypes.SELECT },
+      ),
+    temperaturesSince: (houseId: string, tankIds: readonly string[], since: string) =>
+      readings.find(houseId, { quantity: 'tempC', tankId: { [Op.in]: [...tankIds] }, at: { [Op.gte]: since } }, { order: [['at', 'ASC']] }),
+    readingsSince: (houseId: string, tankId: string, since: string) => readings.find(houseId, { tankId, at: { [Op.gte]: since } }, { order: [['at', 'ASC']] }),
+  };
+}

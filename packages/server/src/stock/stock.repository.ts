@@ -1,0 +1,73 @@
+import { Op, QueryTypes } from 'sequelize';
+import type { Cause } from '@freshet/core/stock';
+import { houseTable, type Database, type HouseRow, type Tx } from '../platform';
+
+export interface LotRow extends HouseRow {
+  speciesKey: string;
+  line: string | null;
+  generation: string | null;
+  origin: 'wild' | 'imported' | 'local' | 'ownBrood';
+  acquiredFrom: string | null;
+  broodId: string | null;
+  tankId: string | null;
+  males: number;
+  females: number;
+  unsexed: number;
+  since: string;
+}
+export interface MovementRow extends HouseRow {
+  fromLotId: string | null;
+  toLotId: string | null;
+  males: number;
+  females: number;
+  unsexed: number;
+  cause: Cause;
+  fromAt: string;
+  toAt: string;
+  byUser: string;
+}
+export interface PlacementRow extends HouseRow {
+  lotId: string;
+  tankId: string;
+  at: string;
+}
+export interface SpeciesRow extends HouseRow {
+  speciesKey: string;
+  profile: Record<string, unknown>;
+}
+
+export function createStockRepository(database: Database) {
+  const lots = houseTable<LotRow>(database, 'lots', { speciesKey: 'text', line: 'text', generation: 'text', origin: 'text', acquiredFrom: 'text', broodId: 'id', tankId: 'id', males: 'whole', females: 'whole', unsexed: 'whole', since: 'instant' });
+  const movements = houseTable<MovementRow>(database, 'movements', { fromLotId: 'id', toLotId: 'id', males: 'whole', females: 'whole', unsexed: 'whole', cause: 'text', fromAt: 'instant', toAt: 'instant', byUser: 'id' });
+  const placements = houseTable<PlacementRow>(database, 'placements', { lotId: 'id', tankId: 'id', at: 'instant' });
+  const species = houseTable<SpeciesRow>(database, 'species_profiles', { speciesKey: 'text', profile: 'json' });
+  return {
+    lots,
+    movements,
+    placements,
+    species,
+    living: (houseId: string) => lots.find(houseId, { [Op.and]: [database.sequelize.literal('heads > 0')] }),
+    ofBroods: (houseId: string, broodIds: readonly string[]) => lots.find(houseId, { broodId: { [Op.in]: [...broodIds] } }),
+    inTank: (houseId: string, tankId: string, tx: Tx) => lots.find(houseId, { tankId, [Op.and]: [database.sequelize.literal('heads > 0')] }, { tx, lock: true }),
+    movementsOf: (houseId: string, lotIds: readonly string[]) =>
+      movements.find(houseId, { [Op.or]: [{ fromLotId: { [Op.in]: [...lotIds] } }, { toLotId: { [Op.in]: [...lotIds] } }] }, { order: [['fromAt', 'ASC'], ['id', 'ASC']], all: true }),
+    placementsOf: (houseId: string, lotIds: readonly string[]) => placements.find(houseId, { lotId: { [Op.in]: [...lotIds] } }, { order: [['at', 'ASC']] }),
+    /** Headcounts worked out from the movements alone, beside the cached ones. */
+    balance: (houseId: string) =>
+      database.sequelize.query<{ id: string; males: number; females: number; unsexed: number; bookedMales: string; bookedFemales: string; bookedUnsexed: string }>(
+        `SELECT l.id, l.males, l.females, l.unsexed, COALESCE(SUM(m.males), 0) bookedMales, COALESCE(SUM(m.females), 0) bookedFemales, COALESCE(SUM(m.unsexed), 0) bookedUnsexed
+         FROM lots l LEFT JOIN (
+           SELECT to_lot_id lot_id, males, females, unsexed FROM movements WHERE house_id = :houseId AND to_lot_id IS NOT NULL
+           UNION ALL SELECT from_lot_id, -males, -females, -unsexed FROM movements WHERE house_id = :houseId AND from_lot_id IS NOT NULL) m ON m.lot_id = l.id
+         WHERE l.house_id = :houseId GROUP BY l.id`,
+        { replacements: { houseId }, type: QueryTypes.SELECT },
+      ),
+    outside: async (houseId: string) =>
+      (
+        await database.sequelize.query<{ cameIn: string | null; gone: string | null }>(
+          `SELECT SUM(IF(from_lot_id IS NULL, males + females + unsexed, 0)) cameIn, SUM(IF(to_lot_id IS NULL, males + females + unsexed, 0)) gone FROM movements WHERE house_id = :houseId`,
+          { replacements: { houseId }, type: QueryTypes.SELECT },
+        )
+      )[0],
+  };
+}
