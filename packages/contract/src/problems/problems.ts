@@ -25,6 +25,8 @@ export const PROBLEMS = {
   'spawning/tank-booked': { status: 409, title: 'The tank is booked', overridable: true },
   'spawning/ended': { status: 409, title: 'This attempt has ended' },
   'broods/out-of-order': { status: 409, title: 'That does not follow from what was logged' },
+  'larder/ended': { status: 409, title: 'This culture has ended' },
+  'rounds/already-ticked': { status: 409, title: 'Somebody ticked this already' },
   'rounds/jot-unclear': { status: 400, title: 'The line is not understood' },
 } as const satisfies Record<string, { status: number; title: string; overridable?: true }>;
 

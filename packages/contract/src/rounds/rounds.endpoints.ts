@@ -8,9 +8,10 @@ import { Day, Id, Instant } from '../values';
 
 /** What "done" logs besides the chore. */
 export const ChoreLogSchema = v.variant('kind', [
-  v.object({ kind: v.picklist(['hatched', 'freeSwimming']), broodId: Id }),
+  v.object({ kind: v.picklist(['hatched', 'freeSwimming', 'white']), broodId: Id }),
   v.object({ kind: v.picklist(['cultureFed', 'cultureHarvested', 'cultureRipe']), cultureId: Id }),
   v.object({ kind: v.literal('cultureStarted'), food: v.picklist(CULTURE_FOODS) }),
+  v.object({ kind: v.literal('temperature'), tankId: Id }),
   v.object({ kind: v.literal('triggered'), attemptId: Id }),
 ]);
 
@@ -137,6 +138,8 @@ export const TankLife = v.object({
     v.object({ id: v.string(), name: v.string(), from: v.string(), to: v.nullable(v.string()), hasBrood: v.boolean() }),
   ),
   cultures: v.array(v.object({ id: v.string(), name: v.string() })),
+  /** Open attempts to which eggs seen here could belong. */
+  clutchAttempts: v.number(),
 });
 
 /** A chore done or left out. */

@@ -1,5 +1,5 @@
 import { developmentWindows, type StageWindow, type TemperatureReading } from '../spawning';
-import { expectedLengthMm, foodFor, totalHeads, type Food, type Movement, type ResolvedSpecies } from '../stock';
+import { expectedAgeDays, expectedLengthMm, foodFor, totalHeads, type Food, type Movement, type ResolvedSpecies } from '../stock';
 import { daysBetween, houseDay, type Instant, type TimeRange } from '../time';
 
 /** Stages of life, each with its colour and pattern on screen. */
@@ -19,6 +19,14 @@ export interface BroodFacts {
   eggsSeenAt: Instant | null;
   /** Living headcount over all its lots; eggs count. */
   alive: number;
+}
+
+/** A brood by name, with what has been logged of it. */
+export interface BroodRecord extends BroodFacts {
+  id: string;
+  name: string;
+  speciesKey: string;
+  attemptId: string | null;
 }
 
 /** Where a brood stands now and what comes next. */
@@ -77,8 +85,53 @@ export function describeBrood(
   const feedingDays = Math.max(0, (Date.parse(now) - Date.parse(middle(swimming))) / DAY_MS);
   const lengthMm = expectedLengthMm(figures, feedingDays);
   const sellable = lengthMm >= figures.saleMm[0] && feedingDays >= figures.saleDays[0];
-  const stage = sellable ? 'ready' : lengthMm >= Math.max(GROWING_FROM_MM, figures.fryMm[1] * 1.5) ? 'growing' : 'fry';
+  const stage = sellable ? 'ready' : lengthMm >= growingMm(figures) ? 'growing' : 'fry';
   return { stage, windows, next, ageDays, feedingDays, lengthMm, food: foodFor(figures, lengthMm), ready };
+}
+
+/** Where a stage of life began, or is expected to. */
+export interface StageSpan {
+  stage: LifeStage;
+  from: Instant;
+  predicted: boolean;
+}
+
+const growingMm = (figures: ResolvedSpecies['figures']) => Math.max(GROWING_FROM_MM, figures.fryMm[1] * 1.5);
+
+/** The days since first feeding from which a brood can be sold: old enough and long enough; null when never long enough. */
+function sellableFromDays(figures: ResolvedSpecies['figures']): number | null {
+  const age = expectedAgeDays(figures, figures.saleMm[0]);
+  return age === null ? null : Math.max(age, figures.saleDays[0]);
+}
+
+/** The stages of a brood in order, each from the middle of what was seen or is expected. */
+export function stageSpans(facts: BroodFacts, species: ResolvedSpecies, state: BroodState, now: Instant): StageSpan[] {
+  const { figures, start } = species;
+  const spans: StageSpan[] = [];
+  const add = (stage: LifeStage, from: Instant | null, observed: boolean) => {
+    const last = spans.at(-1);
+    if (from && (!last || from > last.from)) spans.push({ stage, from, predicted: !observed || from > now });
+  };
+  const expected = (stage: StageWindow['stage']): Instant | null => {
+    const window = state.windows.find((candidate) => candidate.stage === stage);
+    if (!window?.earliest) return null;
+    const at = middle({ from: window.earliest, to: window.latest ?? window.earliest });
+    return window.status === 'observed' ? at : at < now ? now : at;
+  };
+  if (start !== 'born') {
+    add('eggs', middle(facts.laid), true);
+    add('yolk', facts.hatched ? middle(facts.hatched) : facts.freeSwimming ? null : expected('hatch'), facts.hatched !== null);
+  }
+  const swimming =
+    start === 'born' ? middle(facts.laid) : facts.freeSwimming ? middle(facts.freeSwimming) : expected('firstFeed');
+  const swims = start === 'born' || facts.freeSwimming !== null;
+  add('fry', swimming, swims);
+  if (!swimming) return spans;
+  const grown = expectedAgeDays(figures, growingMm(figures));
+  const sellable = sellableFromDays(figures);
+  if (grown !== null && (sellable === null || grown < sellable)) add('growing', plusDays(swimming, grown), swims);
+  if (sellable !== null) add('ready', plusDays(swimming, sellable), swims);
+  return spans;
 }
 
 /** One line of a brood's account; the lines add up to those alive. */

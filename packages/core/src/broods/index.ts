@@ -1,8 +1,11 @@
 export {
   describeBrood,
   broodLedger,
+  stageSpans,
+  type StageSpan,
   LIFE_STAGES,
   type BroodFacts,
+  type BroodRecord,
   type BroodState,
   type LifeStage,
   type LedgerLine,

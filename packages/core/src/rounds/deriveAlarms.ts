@@ -119,7 +119,7 @@ function tankAlarms(house: ReadHouse): Alarm[] {
   const { now, timeZone, temperatures, species } = house.state;
   for (const [tankId, lots] of house.lotsByTank) {
     const tank = house.tanks.get(tankId);
-    const last = temperatures.get(tankId)?.at(-1);
+    const last = temperatures.get(tankId);
     if (!tank || !last || tank.outdoor) continue;
     const subject = { kind: 'tank', id: tankId } as const;
     const age = daysBetween(houseDay(last.at, timeZone), house.today);

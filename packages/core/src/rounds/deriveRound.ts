@@ -3,23 +3,17 @@ import { METHOD_TEMPLATES, totalHeads } from '../stock';
 import { daysBetween, type Day } from '../time';
 import { formatNumber } from '../units';
 import type { LifeStage } from '../broods';
-import {
-  attemptChores,
-  broodChores,
-  cultureChores,
-  hatchChore,
-  keeperChores,
-  startChores,
-  type Chore,
-  type ChoreKind,
-} from './chores';
+import { broodChores } from './chores/broodChores';
+import type { Chore, ChoreKind } from './chores/chore';
+import { attemptChores, keeperChores } from './chores/keeperChores';
+import { cultureChores, hatchChore, startChores } from './chores/larderChores';
 import { deriveAlarms, type Alarm } from './deriveAlarms';
 import { deriveLarder } from './deriveLarder';
 import type { HouseLot, HouseOutcome, HouseTank } from './houseState';
 import type { ReadBrood, ReadHouse } from './readHouse';
 
 export type { Alarm } from './deriveAlarms';
-export type { Chore, ChoreKind } from './chores';
+export type { Chore, ChoreKind } from './chores/chore';
 
 /** One stop of the walk. */
 export interface RoundStop {

@@ -1,4 +1,4 @@
-import type { BroodFacts } from '../broods';
+import type { BroodRecord } from '../broods';
 import type { Culture } from '../larder';
 import type { Recipe, TemperatureReading } from '../spawning';
 import type { Heads, ResolvedSpecies } from '../stock';
@@ -44,12 +44,7 @@ export interface HouseAttempt {
 }
 
 /** A brood with somebody alive in it. */
-export interface HouseBrood extends BroodFacts {
-  id: string;
-  name: string;
-  speciesKey: string;
-  attemptId: string | null;
-}
+export type HouseBrood = BroodRecord;
 
 /** What was logged for a chore; `undone` ones are not listed. */
 export interface HouseOutcome {
@@ -74,7 +69,9 @@ export interface HouseState {
   attempts: readonly HouseAttempt[];
   broods: readonly HouseBrood[];
   cultures: readonly Culture[];
-  /** Newest temperatures by tank id, oldest first. */
-  temperatures: ReadonlyMap<string, readonly TemperatureReading[]>;
+  /** Newest temperature by tank id. */
+  temperatures: ReadonlyMap<string, TemperatureReading>;
+  /** By brood id: the temperatures a brood that does not feed yet went through, oldest first. */
+  broodTemperatures: ReadonlyMap<string, readonly TemperatureReading[]>;
   outcomes: readonly HouseOutcome[];
 }

@@ -4,3 +4,4 @@ export { deriveRound, type Round, type RoundStop, type Chore, type ChoreKind, ty
 export { deriveHorizon, packLanes, type HorizonItem, type HorizonKind } from './deriveHorizon';
 export { deriveLarder, type LarderPlan } from './deriveLarder';
 export { parseJot, type JotCommand, type JotContext, type JotResult, type JotTank } from './jot/parseJot';
+export { jotTanks, clutchCandidates } from './jotTanks';

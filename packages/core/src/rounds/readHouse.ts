@@ -45,7 +45,7 @@ export function readHouse(state: HouseState): ReadHouse {
     const species = state.species.get(brood.speciesKey);
     const lots = lotsByBrood.get(brood.id) ?? [];
     if (!species || lots.length === 0) continue;
-    const readings = state.temperatures.get(lots[0]?.tankId ?? '') ?? [];
+    const readings = state.broodTemperatures.get(brood.id) ?? [];
     broods.push({
       brood,
       species,

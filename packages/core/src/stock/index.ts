@@ -13,7 +13,14 @@ export {
   type SpeciesProfile,
   type ResolvedSpecies,
 } from './species/profile';
-export { METHOD_TEMPLATES, SHIPPED_SPECIES, resolveSpecies, foodFor, expectedLengthMm } from './species/resolveSpecies';
+export {
+  METHOD_TEMPLATES,
+  SHIPPED_SPECIES,
+  resolveSpecies,
+  foodFor,
+  expectedLengthMm,
+  expectedAgeDays,
+} from './species/resolveSpecies';
 export {
   CAUSES,
   EMPTY,

@@ -23,17 +23,36 @@ const MEMBER = `SELECT u.id userId, u.login, u.name, u.password_hash passwordHas
   FROM users u JOIN members m ON m.user_id = u.id JOIN houses h ON h.id = m.house_id`;
 
 export function createAccountsRepository({ sequelize }: Database) {
-  const select = <T extends object>(sql: string, replacements: Record<string, unknown>) => sequelize.query<T>(sql, { replacements, type: QueryTypes.SELECT });
+  const select = <T extends object>(sql: string, replacements: Record<string, unknown>) =>
+    sequelize.query<T>(sql, { replacements, type: QueryTypes.SELECT });
   const insert = async (table: string, row: Record<string, unknown>, tx: Tx) => {
     const columns = Object.keys(row);
-    await sequelize.query(`INSERT INTO ${table} (${columns.join(', ')}) VALUES (${columns.map((column) => `:${column}`).join(', ')})`, { replacements: row, transaction: tx });
+    await sequelize.query(
+      `INSERT INTO ${table} (${columns.join(', ')}) VALUES (${columns.map((column) => `:${column}`).join(', ')})`,
+      { replacements: row, transaction: tx },
+    );
   };
   return {
     byLogin: async (login: string) => (await select<MemberRow>(`${MEMBER} WHERE u.login = :login LIMIT 1`, { login }))[0] ?? null,
-    byIds: async (userId: string, houseId: string) => (await select<MemberRow>(`${MEMBER} WHERE u.id = :userId AND h.id = :houseId LIMIT 1`, { userId, houseId }))[0] ?? null,
+    byIds: async (userId: string, houseId: string) =>
+      (await select<MemberRow>(`${MEMBER} WHERE u.id = :userId AND h.id = :houseId LIMIT 1`, { userId, houseId }))[0] ?? null,
     countHouses: async () => Number((await select<{ count: number }>('SELECT COUNT(*) count FROM houses', {}))[0]?.count ?? 0),
+    houseIds: async () => (await select<{ id: string }>('SELECT id FROM houses', {})).map(({ id }) => id),
     hasDemo: async () => (await select<{ id: string }>('SELECT id FROM houses WHERE demo = TRUE LIMIT 1', {})).length > 0,
-    insertHouse: (row: { id: string; name: string; time_zone: string; latitude: number | null; longitude: number | null; temperature_unit: string; volume_unit: string; currency: string; demo: boolean }, tx: Tx) => insert('houses', row, tx),
+    insertHouse: (
+      row: {
+        id: string;
+        name: string;
+        time_zone: string;
+        latitude: number | null;
+        longitude: number | null;
+        temperature_unit: string;
+        volume_unit: string;
+        currency: string;
+        demo: boolean;
+      },
+      tx: Tx,
+    ) => insert('houses', row, tx),
     insertUser: (row: { id: string; login: string; name: string; password_hash: string }, tx: Tx) => insert('users', row, tx),
     insertMember: (row: { id: string; house_id: string; user_id: string; role: Role }, tx: Tx) => insert('members', row, tx),
   };

@@ -21,9 +21,24 @@ export interface HouseInput {
 }
 
 /** Accounts, houses and who may do what. @param demoAccounts - offered on the sign-in page while the demonstration house exists */
-export function createAccounts({ database, clock, demoAccounts }: { database: Database; clock: Clock; demoAccounts: readonly { login: string; password: string; role: Role }[] }) {
+export function createAccounts({
+  database,
+  clock,
+  demoAccounts,
+}: {
+  database: Database;
+  clock: Clock;
+  demoAccounts: readonly { login: string; password: string; role: Role }[];
+}) {
   const repository = createAccountsRepository(database);
-  const toWho = (member: MemberRow): Who => ({ userId: member.userId, name: member.name, houseId: member.houseId, role: member.role, timeZone: member.timeZone, temperatureUnit: member.temperatureUnit });
+  const toWho = (member: MemberRow): Who => ({
+    userId: member.userId,
+    name: member.name,
+    houseId: member.houseId,
+    role: member.role,
+    timeZone: member.timeZone,
+    temperatureUnit: member.temperatureUnit,
+  });
   let decoy: Promise<string> | null = null;
 
   return {
@@ -39,27 +54,70 @@ export function createAccounts({ database, clock, demoAccounts }: { database: Da
       const member = await repository.byLogin(login);
       decoy ??= hash('decoy', ARGON);
       const right = await verify(member?.passwordHash ?? (await decoy), password);
-      if (!member || !right) throw new DomainError('accounts/wrong-password', { detail: 'Name or password is wrong.', pointer: '#/password' });
+      if (!member || !right)
+        throw new DomainError('accounts/wrong-password', { detail: 'Name or password is wrong.', pointer: '#/password' });
       return toWho(member);
     },
 
     async createHouse(house: HouseInput): Promise<Who> {
-      const hashed = await Promise.all(house.accounts.map(async (account) => ({ ...account, id: newId(), passwordHash: await hash(account.password, ARGON) })));
+      const hashed = await Promise.all(
+        house.accounts.map(async (account) => ({ ...account, id: newId(), passwordHash: await hash(account.password, ARGON) })),
+      );
       await database.inTransaction(async (tx) => {
-        await repository.insertHouse({ id: house.id, name: house.name, time_zone: house.timeZone, latitude: house.latitude, longitude: house.longitude, temperature_unit: house.units.temperature, volume_unit: house.units.volume, currency: house.currency, demo: house.demo }, tx);
+        await repository.insertHouse(
+          {
+            id: house.id,
+            name: house.name,
+            time_zone: house.timeZone,
+            latitude: house.latitude,
+            longitude: house.longitude,
+            temperature_unit: house.units.temperature,
+            volume_unit: house.units.volume,
+            currency: house.currency,
+            demo: house.demo,
+          },
+          tx,
+        );
         for (const account of hashed) {
-          await repository.insertUser({ id: account.id, login: account.login, name: account.name, password_hash: account.passwordHash }, tx);
+          await repository.insertUser(
+            { id: account.id, login: account.login, name: account.name, password_hash: account.passwordHash },
+            tx,
+          );
           await repository.insertMember({ id: newId(), house_id: house.id, user_id: account.id, role: account.role }, tx);
         }
       });
       const first = hashed[0];
-      return { userId: first?.id ?? '', name: first?.name ?? '', houseId: house.id, role: first?.role ?? 'viewer', timeZone: house.timeZone, temperatureUnit: house.units.temperature };
+      return {
+        userId: first?.id ?? '',
+        name: first?.name ?? '',
+        houseId: house.id,
+        role: first?.role ?? 'viewer',
+        timeZone: house.timeZone,
+        temperatureUnit: house.units.temperature,
+      };
     },
 
     /** The first house of an installation, with its keeper. */
-    async createFirstHouse(body: { name: string; timeZone: string; login: string; password: string; units: HouseInput['units'] }): Promise<Who> {
-      if ((await repository.countHouses()) > 0) throw new DomainError('accounts/already-set-up', { detail: 'Ask its keeper for an account.' });
-      return this.createHouse({ id: newId(), name: body.name, timeZone: body.timeZone, latitude: null, longitude: null, units: body.units, currency: 'EUR', demo: false, accounts: [{ login: body.login, name: body.login, password: body.password, role: 'keeper' }] });
+    async createFirstHouse(body: {
+      name: string;
+      timeZone: string;
+      login: string;
+      password: string;
+      units: HouseInput['units'];
+    }): Promise<Who> {
+      if ((await repository.countHouses()) > 0)
+        throw new DomainError('accounts/already-set-up', { detail: 'Ask its keeper for an account.' });
+      return this.createHouse({
+        id: newId(),
+        name: body.name,
+        timeZone: body.timeZone,
+        latitude: null,
+        longitude: null,
+        units: body.units,
+        currency: 'EUR',
+        demo: false,
+        accounts: [{ login: body.login, name: body.login, password: body.password, role: 'keeper' }],
+      });
     },
 
     /** What the page must know before and after signing in. */
@@ -67,7 +125,15 @@ export function createAccounts({ database, clock, demoAccounts }: { database: Da
       const member = who ? await repository.byIds(who.userId, who.houseId) : null;
       return {
         user: member ? { id: member.userId, name: member.name, role: member.role } : null,
-        house: member ? { id: member.houseId, name: member.houseName, timeZone: member.timeZone, units: { temperature: member.temperatureUnit, volume: member.volumeUnit }, currency: member.currency } : null,
+        house: member
+          ? {
+              id: member.houseId,
+              name: member.houseName,
+              timeZone: member.timeZone,
+              units: { temperature: member.temperatureUnit, volume: member.volumeUnit },
+              currency: member.currency,
+            }
+          : null,
         demoAccounts: (await repository.hasDemo()) ? [...demoAccounts] : [],
         needsHouse: !member && (await repository.countHouses()) === 0,
         now: clock.now(),

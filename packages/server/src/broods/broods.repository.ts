@@ -16,12 +16,27 @@ export interface ObservationRow extends HouseRow {
 }
 
 export function createBroodsRepository(database: Database) {
-  const broods = houseTable<BroodRow>(database, 'broods', { speciesKey: 'text', name: 'text', attemptId: 'id', laidFrom: 'instant', laidTo: 'instant' });
-  const observations = houseTable<ObservationRow>(database, 'observations', { broodId: 'id', kind: 'text', fromAt: 'instant', toAt: 'instant' });
+  const broods = houseTable<BroodRow>(database, 'broods', {
+    speciesKey: 'text',
+    name: 'text',
+    attemptId: 'id',
+    laidFrom: 'instant',
+    laidTo: 'instant',
+  });
+  const observations = houseTable<ObservationRow>(database, 'observations', {
+    broodId: 'id',
+    kind: 'text',
+    fromAt: 'instant',
+    toAt: 'instant',
+  });
   return {
     broods,
     observations,
-    byIds: (houseId: string, ids: readonly string[]) => broods.find(houseId, { id: { [Op.in]: [...ids] } }, { order: [['laidFrom', 'DESC']] }),
-    observationsOf: (houseId: string, broodIds: readonly string[]) => observations.find(houseId, { broodId: { [Op.in]: [...broodIds] } }, { order: [['toAt', 'ASC']] }),
+    byIds: (houseId: string, ids: readonly string[]) =>
+      broods.find(houseId, { id: { [Op.in]: [...ids] } }, { order: [['laidFrom', 'DESC']] }),
+    byAttempts: (houseId: string, attemptIds: readonly string[]) =>
+      broods.find(houseId, { attemptId: { [Op.in]: [...attemptIds] } }),
+    observationsOf: (houseId: string, broodIds: readonly string[]) =>
+      observations.find(houseId, { broodId: { [Op.in]: [...broodIds] } }, { order: [['toAt', 'ASC']] }),
   };
 }

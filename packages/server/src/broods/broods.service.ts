@@ -1,9 +1,9 @@
 import type { BodyOf } from '@freshet/contract/endpoints';
 import type { broodsEndpoints } from '@freshet/contract/broods';
+import type { BroodRecord } from '@freshet/core/broods';
 import type { TemperatureReading } from '@freshet/core/spawning';
 import { totalHeads, type Heads } from '@freshet/core/stock';
 import { formatInstantRange, houseDay, type TimeRange } from '@freshet/core/time';
-import type { HouseBrood } from '@freshet/core/rounds';
 import type { Applied, LogService, Scope } from '../log';
 import { DomainError, groupBy, type Clock, type Database, type Who } from '../platform';
 import type { RoomService } from '../room';
@@ -19,43 +19,76 @@ const sum = (lots: readonly Heads[]) => lots.reduce((total, lot) => total + tota
 
 /** What is logged of some broods, ready for core. */
 export interface BroodFactsLoaded {
-  broods: HouseBrood[];
+  broods: BroodRecord[];
   /** Temperatures each brood that does not feed yet has seen, tank by tank. */
   temperatures: Map<string, TemperatureReading[]>;
 }
 
 /** Broods: eggs seen, white eggs, hatch, free-swimming. */
-export function createBroods(deps: { database: Database; clock: Clock; log: LogService; room: RoomService; stock: StockService; species: SpeciesService; spawning: SpawningService }) {
+export function createBroods(deps: {
+  database: Database;
+  clock: Clock;
+  log: LogService;
+  room: RoomService;
+  stock: StockService;
+  species: SpeciesService;
+  spawning: SpawningService;
+}) {
   const { database, log, room, stock, species, spawning } = deps;
   const repository = createBroodsRepository(database);
   const { broods, observations } = repository;
   log.onUndo({
     tables: [broods, observations],
     async before({ who, tx }, entry) {
+      if (
+        entry.kind === 'attempt' &&
+        (await broods.find(who.houseId, { attemptId: entry.subjectId }, { tx, limit: 1 })).length > 0
+      )
+        throw new DomainError('log/later-entries', { detail: 'Eggs were logged for this attempt; take that back first.' });
       const made = await broods.find(who.houseId, { entryId: entry.id }, { tx });
       for (const brood of made) {
         const since = await observations.find(who.houseId, { broodId: brood.id }, { tx, limit: 1 });
-        if (since.length > 0) throw new DomainError('log/later-entries', { detail: 'This brood was observed since; take that back first.' });
+        if (since.length > 0)
+          throw new DomainError('log/later-entries', { detail: 'This brood was observed since; take that back first.' });
       }
     },
   });
 
-  function toFacts(brood: BroodRow, seen: readonly ObservationRow[], lots: readonly LotRow[]): HouseBrood {
+  function toFacts(brood: BroodRow, seen: readonly ObservationRow[], lots: readonly LotRow[]): BroodRecord {
     const last = (kind: ObservationRow['kind']) => {
       const row = seen.findLast((observation) => observation.kind === kind);
       return row ? { from: row.fromAt, to: row.toAt } : null;
     };
-    return { id: brood.id, name: brood.name, speciesKey: brood.speciesKey, attemptId: brood.attemptId, laid: { from: brood.laidFrom, to: brood.laidTo }, hatched: last('hatched'), freeSwimming: last('freeSwimming'), eggsSeenAt: last('eggsSeen')?.to ?? null, alive: sum(lots) };
+    return {
+      id: brood.id,
+      name: brood.name,
+      speciesKey: brood.speciesKey,
+      attemptId: brood.attemptId,
+      laid: { from: brood.laidFrom, to: brood.laidTo },
+      hatched: last('hatched'),
+      freeSwimming: last('freeSwimming'),
+      eggsSeenAt: last('eggsSeen')?.to ?? null,
+      alive: sum(lots),
+    };
   }
 
   /** The temperatures a brood went through: each tank's readings for as long as it stood there. */
-  async function temperaturesOf(houseId: string, facts: readonly HouseBrood[], lotsBy: ReadonlyMap<string, LotRow[]>): Promise<Map<string, TemperatureReading[]>> {
+  async function temperaturesOf(
+    houseId: string,
+    facts: readonly BroodRecord[],
+    lotsBy: ReadonlyMap<string, LotRow[]>,
+  ): Promise<Map<string, TemperatureReading[]>> {
     const waiting = facts.filter((brood) => !brood.freeSwimming);
     const found = new Map<string, TemperatureReading[]>();
     if (waiting.length === 0) return found;
     const lotIds = waiting.flatMap((brood) => (lotsBy.get(brood.id) ?? []).map((lot) => lot.id));
     const placements = groupBy(await stock.repository.placementsOf(houseId, lotIds), (row) => row.lotId);
-    const placed = new Map<string, PlacementRow[]>(waiting.map((brood) => [brood.id, (lotsBy.get(brood.id) ?? []).flatMap((lot) => placements.get(lot.id) ?? []).sort((a, b) => (a.at < b.at ? -1 : 1))]));
+    const placed = new Map<string, PlacementRow[]>(
+      waiting.map((brood) => [
+        brood.id,
+        (lotsBy.get(brood.id) ?? []).flatMap((lot) => placements.get(lot.id) ?? []).sort((a, b) => (a.at < b.at ? -1 : 1)),
+      ]),
+    );
     const tankIds = new Set([...placed.values()].flat().map((placement) => placement.tankId));
     const since = new Date(Math.min(...waiting.map((brood) => Date.parse(brood.laid.from))) - 2 * DAY_MS).toISOString();
     const readings = groupBy(await room.repository.temperaturesSince(houseId, [...tankIds], since), (row) => row.tankId);
@@ -64,7 +97,8 @@ export function createBroods(deps: { database: Database; clock: Clock; log: LogS
       const seen: TemperatureReading[] = [];
       for (const [i, stay] of stays.entries()) {
         const [from, to] = [i === 0 ? '' : stay.at, stays[i + 1]?.at ?? '9'];
-        for (const { at, value } of readings.get(stay.tankId) ?? []) if (at >= from && at < to && at > (seen.at(-1)?.at ?? '')) seen.push({ at, tempC: value });
+        for (const { at, value } of readings.get(stay.tankId) ?? [])
+          if (at >= from && at < to && at > (seen.at(-1)?.at ?? '')) seen.push({ at, tempC: value });
       }
       found.set(brood.id, thinOut(seen, brood.laid.from));
     }
@@ -76,15 +110,21 @@ export function createBroods(deps: { database: Database; clock: Clock; log: LogS
     return rows.filter((lot) => totalHeads(lot) > 0);
   }
 
-  async function getBrood(scope: Scope, broodId: string): Promise<{ brood: BroodRow; facts: HouseBrood; lots: LotRow[] }> {
+  async function getBrood(scope: Scope, broodId: string): Promise<{ brood: BroodRow; facts: BroodRecord; lots: LotRow[] }> {
     const { who, tx } = scope;
     const brood = await broods.get(who.houseId, broodId, { tx, lock: true });
     if (!brood) throw new DomainError('request/not-found', { detail: 'There is no such brood.' });
-    const [lots, seen] = [await lotsOf(scope, broodId), await observations.find(who.houseId, { broodId }, { tx, order: [['toAt', 'ASC']] })];
+    const [lots, seen] = [
+      await lotsOf(scope, broodId),
+      await observations.find(who.houseId, { broodId }, { tx, order: [['toAt', 'ASC']] }),
+    ];
     return { brood, lots, facts: toFacts(brood, seen, lots) };
   }
 
-  async function applyClutch(scope: Scope, body: { broodId: string; lotId: string; attemptId: string; laid: TimeRange; count: number; white: number }): Promise<Applied> {
+  async function applyClutch(
+    scope: Scope,
+    body: { broodId: string; lotId: string; attemptId: string; laid: TimeRange; count: number; white: number },
+  ): Promise<Applied> {
     const { who, tx, entryId } = scope;
     const attempt = await spawning.getAttempt(who, body.attemptId, scope);
     const [facts] = await spawning.withFacts(who.houseId, [attempt]);
@@ -92,17 +132,61 @@ export function createBroods(deps: { database: Database; clock: Clock; log: LogS
     const kind = await species.get(who, attempt.speciesKey);
     const before = await broods.find(who.houseId, { attemptId: attempt.id }, { tx, all: true });
     const name = before.length > 0 ? `${attempt.name}, clutch ${before.length + 1}` : attempt.name;
-    await broods.insert(who.houseId, { id: body.broodId, entryId, speciesKey: attempt.speciesKey, name: name.slice(0, 80), attemptId: attempt.id, laidFrom: body.laid.from, laidTo: body.laid.to }, tx);
-    await stock.createLot(scope, { id: body.lotId, speciesKey: attempt.speciesKey, line: null, generation: null, origin: 'ownBrood', acquiredFrom: null, broodId: body.broodId, tankId: attempt.tankId, since: body.laid.from });
-    await stock.book(scope, { males: 0, females: 0, unsexed: body.count, fromLotId: null, toLotId: body.lotId, cause: 'birth' }, body.laid, '#/count');
-    if (body.white > 0) await stock.book(scope, { males: 0, females: 0, unsexed: body.white, fromLotId: body.lotId, toLotId: null, cause: 'infertile' }, exactly(body.laid.to), '#/white');
+    await broods.insert(
+      who.houseId,
+      {
+        id: body.broodId,
+        entryId,
+        speciesKey: attempt.speciesKey,
+        name: name.slice(0, 80),
+        attemptId: attempt.id,
+        laidFrom: body.laid.from,
+        laidTo: body.laid.to,
+      },
+      tx,
+    );
+    await stock.createLot(scope, {
+      id: body.lotId,
+      speciesKey: attempt.speciesKey,
+      line: null,
+      generation: null,
+      origin: 'ownBrood',
+      acquiredFrom: null,
+      broodId: body.broodId,
+      tankId: attempt.tankId,
+      since: body.laid.from,
+    });
+    await stock.book(
+      scope,
+      { males: 0, females: 0, unsexed: body.count, fromLotId: null, toLotId: body.lotId, cause: 'birth' },
+      body.laid,
+      '#/count',
+    );
+    if (body.white > 0)
+      await stock.book(
+        scope,
+        { males: 0, females: 0, unsexed: body.white, fromLotId: body.lotId, toLotId: null, cause: 'infertile' },
+        exactly(body.laid.to),
+        '#/white',
+      );
     const tank = await room.getTank(who, attempt.tankId, scope);
     const what = kind.start === 'born' ? 'young born' : kind.start === 'carried' ? 'eggs carried' : 'eggs';
-    return { text: `${tank.code}: ${body.count} ${what}${body.white > 0 ? `, ${body.white} white` : ''}, ${formatInstantRange(body.laid, houseDay(scope.now, who.timeZone), who.timeZone)}`, tankId: tank.id, subjectId: body.broodId };
+    return {
+      text: `${tank.code}: ${body.count} ${what}${body.white > 0 ? `, ${body.white} white` : ''}, ${formatInstantRange(body.laid, houseDay(scope.now, who.timeZone), who.timeZone)}`,
+      tankId: tank.id,
+      subjectId: body.broodId,
+    };
   }
 
   /** Refuses what contradicts the log; says which entry it contradicts. */
-  function checkOrder(kind: ObservationRow['kind'], at: TimeRange, facts: HouseBrood, born: boolean, who: Who, now: string): void {
+  function checkOrder(
+    kind: ObservationRow['kind'],
+    at: TimeRange,
+    facts: BroodRecord,
+    born: boolean,
+    who: Who,
+    now: string,
+  ): void {
     const show = (range: TimeRange) => formatInstantRange(range, houseDay(now, who.timeZone), who.timeZone);
     const refuse = (detail: string) => {
       throw new DomainError('broods/out-of-order', { detail, pointer: '#/at' });
@@ -112,30 +196,56 @@ export function createBroods(deps: { database: Database; clock: Clock; log: LogS
     if (kind === 'eggsSeen' && (facts.hatched || facts.freeSwimming)) refuse('They have hatched already.');
     if (kind === 'hatched' && facts.hatched) refuse(`The hatch is logged for ${show(facts.hatched)}; take that back first.`);
     if (kind === 'hatched' && facts.freeSwimming) refuse('They swim already.');
-    if (kind === 'freeSwimming' && facts.freeSwimming) refuse(`Free-swimming is logged for ${show(facts.freeSwimming)}; take that back first.`);
-    if (kind === 'freeSwimming' && facts.hatched && at.to < facts.hatched.from) refuse(`They hatched ${show(facts.hatched)}; this would be before.`);
+    if (kind === 'freeSwimming' && facts.freeSwimming)
+      refuse(`Free-swimming is logged for ${show(facts.freeSwimming)}; take that back first.`);
+    if (kind === 'freeSwimming' && facts.hatched && at.to < facts.hatched.from)
+      refuse(`They hatched ${show(facts.hatched)}; this would be before.`);
   }
 
-  async function applyObservation(scope: Scope, body: { broodId: string; kind: ObservationRow['kind']; at: TimeRange; counted: number | null }): Promise<Applied> {
+  async function applyObservation(
+    scope: Scope,
+    body: { broodId: string; kind: ObservationRow['kind']; at: TimeRange; counted: number | null },
+  ): Promise<Applied> {
     const { who, tx, entryId } = scope;
     const { brood, facts, lots } = await getBrood(scope, body.broodId);
     const kind = await species.get(who, brood.speciesKey);
     checkOrder(body.kind, body.at, facts, kind.start === 'born', who, scope.now);
-    await observations.insert(who.houseId, { id: newId(), entryId, broodId: brood.id, kind: body.kind, fromAt: body.at.from, toAt: body.at.to }, tx);
+    await observations.insert(
+      who.houseId,
+      { id: newId(), entryId, broodId: brood.id, kind: body.kind, fromAt: body.at.from, toAt: body.at.to },
+      tx,
+    );
     if (body.counted !== null) {
-      if (lots.length !== 1) throw new DomainError('broods/out-of-order', { detail: 'The brood is in more than one tank; count each tank for itself.', pointer: '#/counted' });
+      if (lots.length !== 1)
+        throw new DomainError('broods/out-of-order', {
+          detail: 'The brood is in more than one tank; count each tank for itself.',
+          pointer: '#/counted',
+        });
       await stock.applyCount(scope, lots[0]?.id ?? '', body.counted, body.at);
     }
     const tankId = lots[0]?.tankId ?? null;
-    const words = { eggsSeen: 'still eggs', hatched: kind.start === 'carried' ? 'young let go' : 'hatched', freeSwimming: 'free-swimming' }[body.kind];
-    return { text: `${brood.name}: ${words}${body.counted === null ? '' : `, ${body.counted} counted`}`, tankId, subjectId: brood.id };
+    const words = {
+      eggsSeen: 'still eggs',
+      hatched: kind.start === 'carried' ? 'young let go' : 'hatched',
+      freeSwimming: 'free-swimming',
+    }[body.kind];
+    return {
+      text: `${brood.name}: ${words}${body.counted === null ? '' : `, ${body.counted} counted`}`,
+      tankId,
+      subjectId: brood.id,
+    };
   }
 
   async function applyWhite(scope: Scope, body: { broodId: string; count: number; at: string }): Promise<Applied> {
     const { brood, facts, lots } = await getBrood(scope, body.broodId);
-    if (facts.hatched || facts.freeSwimming) throw new DomainError('broods/out-of-order', { detail: 'They have hatched; log a loss instead.', pointer: '#/count' });
+    if (facts.hatched || facts.freeSwimming)
+      throw new DomainError('broods/out-of-order', { detail: 'They have hatched; log a loss instead.', pointer: '#/count' });
     await stock.applyPlainLoss(scope, lots, body.count, 'infertile', exactly(body.at));
-    await observations.insert(scope.who.houseId, { id: newId(), entryId: scope.entryId, broodId: brood.id, kind: 'eggsSeen', fromAt: body.at, toAt: body.at }, scope.tx);
+    await observations.insert(
+      scope.who.houseId,
+      { id: newId(), entryId: scope.entryId, broodId: brood.id, kind: 'eggsSeen', fromAt: body.at, toAt: body.at },
+      scope.tx,
+    );
     return { text: `${brood.name}: ${body.count} white eggs picked`, tankId: lots[0]?.tankId ?? null, subjectId: brood.id };
   }
 
@@ -149,7 +259,10 @@ export function createBroods(deps: { database: Database; clock: Clock; log: LogS
 
     /** Facts and temperatures of the broods with these lots (living or not); the number of queries does not depend on how many. */
     async load(houseId: string, broodIds: readonly string[], lotRows: readonly LotRow[]): Promise<BroodFactsLoaded> {
-      const lotsBy = groupBy(lotRows.filter((lot) => lot.broodId !== null), (lot) => lot.broodId ?? '');
+      const lotsBy = groupBy(
+        lotRows.filter((lot) => lot.broodId !== null),
+        (lot) => lot.broodId ?? '',
+      );
       const [rows, seen] = await Promise.all([repository.byIds(houseId, broodIds), repository.observationsOf(houseId, broodIds)]);
       const seenBy = groupBy(seen, (row) => row.broodId);
       const facts = rows.map((row) => toFacts(row, seenBy.get(row.id) ?? [], lotsBy.get(row.id) ?? []));
@@ -159,12 +272,28 @@ export function createBroods(deps: { database: Database; clock: Clock; log: LogS
     /** Brood ids of every attempt. */
     async byAttempt(who: Who): Promise<ReadonlyMap<string, string[]>> {
       const rows = await broods.find(who.houseId);
-      return new Map([...groupBy(rows.filter((row) => row.attemptId), (row) => row.attemptId ?? '')].map(([attemptId, own]) => [attemptId, own.map((row) => row.id)]));
+      return new Map(
+        [
+          ...groupBy(
+            rows.filter((row) => row.attemptId),
+            (row) => row.attemptId ?? '',
+          ),
+        ].map(([attemptId, own]) => [attemptId, own.map((row) => row.id)]),
+      );
     },
 
-    addClutch: (who: Who, body: Body<'addClutch'>) => log.record(who, { id: body.id, kind: 'clutch', when: body.laid, override: body.override }, (scope) => applyClutch(scope, body)),
-    observe: (who: Who, body: Body<'observe'>) => log.record(who, { id: body.id, kind: body.kind, when: body.at, override: body.override }, (scope) => applyObservation(scope, body)),
-    pickWhite: (who: Who, body: Body<'pickWhite'>) => log.record(who, { id: body.id, kind: 'white', when: exactly(body.at), override: body.override }, (scope) => applyWhite(scope, body)),
+    addClutch: (who: Who, body: Body<'addClutch'>) =>
+      log.record(who, { id: body.id, kind: 'clutch', when: body.laid, override: body.override }, (scope) =>
+        applyClutch(scope, body),
+      ),
+    observe: (who: Who, body: Body<'observe'>) =>
+      log.record(who, { id: body.id, kind: body.kind, when: body.at, override: body.override }, (scope) =>
+        applyObservation(scope, body),
+      ),
+    pickWhite: (who: Who, body: Body<'pickWhite'>) =>
+      log.record(who, { id: body.id, kind: 'white', when: exactly(body.at), override: body.override }, (scope) =>
+        applyWhite(scope, body),
+      ),
   };
 }
 export type BroodsService = ReturnType<typeof createBroods>;

@@ -1,2 +1,3 @@
 export { createBroods, type BroodsService } from './broods.service';
+export { createBroodPages, type BroodPages, type RationFor } from './broods.pages';
 export { broodsHandlers } from './broods.routes';

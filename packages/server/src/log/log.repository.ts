@@ -19,17 +19,50 @@ export interface EntryRow extends HouseRow {
 }
 
 export function createLogRepository(database: Database) {
-  const entries = houseTable<EntryRow>(database, 'entries', { kind: 'text', text: 'text', tankId: 'id', otherTankId: 'id', subjectId: 'id', fromAt: 'instant', toAt: 'instant', byUser: 'id', byName: 'text', reason: 'text', undoes: 'id', undone: 'flag', recordedAt: 'instant' });
+  const entries = houseTable<EntryRow>(database, 'entries', {
+    kind: 'text',
+    text: 'text',
+    tankId: 'id',
+    otherTankId: 'id',
+    subjectId: 'id',
+    fromAt: 'instant',
+    toAt: 'instant',
+    byUser: 'id',
+    byName: 'text',
+    reason: 'text',
+    undoes: 'id',
+    undone: 'flag',
+    recordedAt: 'instant',
+  });
   return {
     entries,
     newest: (houseId: string, filter: { tankId?: string | undefined; subjectId?: string | undefined }, limit: number) =>
       entries.find(
         houseId,
-        { ...(filter.tankId ? { [Op.or]: [{ tankId: filter.tankId }, { otherTankId: filter.tankId }] } : {}), ...(filter.subjectId ? { subjectId: filter.subjectId } : {}) },
-        { order: [['toAt', 'DESC'], ['id', 'DESC']], limit },
+        {
+          ...(filter.tankId ? { [Op.or]: [{ tankId: filter.tankId }, { otherTankId: filter.tankId }] } : {}),
+          ...(filter.subjectId ? { subjectId: filter.subjectId } : {}),
+        },
+        {
+          order: [
+            ['toAt', 'DESC'],
+            ['id', 'DESC'],
+          ],
+          limit,
+        },
       ),
     later: (houseId: string, entry: EntryRow, tx: Tx) =>
-      entries.find(houseId, { subjectId: entry.subjectId, undone: false, undoes: null, recordedAt: { [Op.gte]: entry.recordedAt }, id: { [Op.ne]: entry.id } }, { tx }),
+      entries.find(
+        houseId,
+        {
+          subjectId: entry.subjectId,
+          undone: false,
+          undoes: null,
+          recordedAt: { [Op.gte]: entry.recordedAt },
+          id: { [Op.ne]: entry.id },
+        },
+        { tx },
+      ),
     markUndone: (houseId: string, id: string, tx: Tx) => entries.update(houseId, { id }, { undone: true }, tx),
   };
 }

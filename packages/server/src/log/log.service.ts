@@ -49,9 +49,16 @@ export function createLog({ database, clock }: { database: Database; clock: Cloc
   const undoers: Undoer[] = [];
 
   function checkWhen(when: TimeRange, override: OverrideInput, now: string): void {
-    if (Date.parse(when.to) > Date.parse(now) + FUTURE_MS) throw new DomainError('request/invalid', { detail: 'That is in the future; log it when it has happened.', pointer: '#/at' });
+    if (Date.parse(when.to) > Date.parse(now) + FUTURE_MS)
+      throw new DomainError('request/invalid', {
+        detail: 'That is in the future; log it when it has happened.',
+        pointer: '#/at',
+      });
     if (!override && Date.parse(when.from) < Date.parse(now) - PAST_DAYS * DAY_MS)
-      throw new DomainError('log/implausible-date', { detail: `${when.from.slice(0, 10)} is more than a year ago. If it is right, say why.`, pointer: '#/at' });
+      throw new DomainError('log/implausible-date', {
+        detail: `${when.from.slice(0, 10)} is more than a year ago. If it is right, say why.`,
+        pointer: '#/at',
+      });
   }
 
   async function replay(who: Who, id: string, kind: string): Promise<Written | null> {
@@ -63,9 +70,14 @@ export function createLog({ database, clock }: { database: Database; clock: Cloc
 
   return {
     repository,
+    replay,
 
     /** Lets an area take part in undoing. */
-    onUndo(undoer: { tables: readonly HouseTable<HouseRow & Record<string, never>>[] | readonly unknown[]; before?: Undoer['before']; after?: Undoer['after'] }): void {
+    onUndo(undoer: {
+      tables: readonly HouseTable<HouseRow & Record<string, never>>[] | readonly unknown[];
+      before?: Undoer['before'];
+      after?: Undoer['after'];
+    }): void {
       undoers.push(undoer as Undoer);
     },
 
@@ -73,7 +85,11 @@ export function createLog({ database, clock }: { database: Database; clock: Cloc
      * Makes one entry: the work and its line of the log, whole or not at all. A second call with the same id changes nothing.
      * @param when - when it happened; not in the future, and not long ago without a reason
      */
-    async record(who: Who, entry: { id: string; kind: string; when: TimeRange; override?: OverrideInput }, work: (scope: Scope) => Promise<Applied>): Promise<Written> {
+    async record(
+      who: Who,
+      entry: { id: string; kind: string; when: TimeRange; override?: OverrideInput },
+      work: (scope: Scope) => Promise<Applied>,
+    ): Promise<Written> {
       const before = await replay(who, entry.id, entry.kind);
       if (before) return before;
       const now = clock.now();
@@ -105,7 +121,8 @@ export function createLog({ database, clock }: { database: Database; clock: Cloc
       } catch (error) {
         const made = isDuplicate(error) ? await replay(who, entry.id, entry.kind) : null;
         if (made) return made;
-        if (isDuplicate(error)) throw new DomainError('log/id-taken', { detail: 'This id was used for something else.', cause: error });
+        if (isDuplicate(error))
+          throw new DomainError('log/id-taken', { detail: 'This id was used for something else.', cause: error });
         throw error;
       }
     },
@@ -117,14 +134,33 @@ export function createLog({ database, clock }: { database: Database; clock: Cloc
       const now = clock.now();
       return database.inTransaction(async (tx) => {
         const entry = await repository.entries.get(who.houseId, body.entryId, { tx, lock: true });
-        if (!entry || entry.kind === 'undo') throw new DomainError('request/not-found', { detail: 'There is no such entry to take back.' });
+        if (!entry || entry.kind === 'undo')
+          throw new DomainError('request/not-found', { detail: 'There is no such entry to take back.' });
         if (entry.undone) return { entryId: body.id, replayed: true, subjectId: entry.subjectId };
         const scope: Scope = { who, entryId: body.id, tx, now, override: undefined };
         for (const undoer of undoers) await undoer.before?.(scope, entry);
         for (const undoer of undoers) for (const table of undoer.tables) await table.undo(who.houseId, entry.id, tx);
         for (const undoer of undoers) await undoer.after?.(scope, entry);
         await repository.markUndone(who.houseId, entry.id, tx);
-        await repository.entries.insert(who.houseId, { ...entry, id: body.id, entryId: body.id, kind: 'undo', text: `Taken back: ${entry.text}`.slice(0, 500), byUser: who.userId, byName: who.name, reason: null, undoes: entry.id, undone: false, fromAt: now, toAt: now, recordedAt: now }, tx);
+        await repository.entries.insert(
+          who.houseId,
+          {
+            ...entry,
+            id: body.id,
+            entryId: body.id,
+            kind: 'undo',
+            text: `Taken back: ${entry.text}`.slice(0, 500),
+            byUser: who.userId,
+            byName: who.name,
+            reason: null,
+            undoes: entry.id,
+            undone: false,
+            fromAt: now,
+            toAt: now,
+            recordedAt: now,
+          },
+          tx,
+        );
         return { entryId: body.id, replayed: false, subjectId: entry.subjectId };
       });
     },
@@ -132,7 +168,18 @@ export function createLog({ database, clock }: { database: Database; clock: Cloc
     /** The newest entries of a house, a tank or a subject. */
     async entries(who: Who, filter: { tankId?: string | undefined; subjectId?: string | undefined; limit?: number | undefined }) {
       const rows = await repository.newest(who.houseId, filter, filter.limit ?? 50);
-      return rows.map((row) => ({ id: row.id, kind: row.kind, text: row.text, tankId: row.tankId, from: row.fromAt, to: row.toAt, by: row.byName, reason: row.reason, undone: row.undone, recordedAt: row.recordedAt }));
+      return rows.map((row) => ({
+        id: row.id,
+        kind: row.kind,
+        text: row.text,
+        tankId: row.tankId,
+        from: row.fromAt,
+        to: row.toAt,
+        by: row.byName,
+        reason: row.reason,
+        undone: row.undone,
+        recordedAt: row.recordedAt,
+      }));
     },
   };
 }

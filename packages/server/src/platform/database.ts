@@ -1,4 +1,4 @@
-import { ConnectionError, Sequelize, UniqueConstraintError, type Transaction } from 'sequelize';
+import { ConnectionError, QueryTypes, Sequelize, UniqueConstraintError, type Transaction } from 'sequelize';
 
 /** A running transaction; services pass it on and know no more of it. */
 export type Tx = Transaction;
@@ -15,7 +15,18 @@ export interface Database {
 
 const RETRY_ERRNOS = new Set([1213, 1205, 1047]);
 const AWAY_ERRNOS = new Set([1040, 1053, 1077, 1927, 45009, 45012, 45013, 45025, 45026, 45028, 45038, 45044]);
-const AWAY_CODES = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'PROTOCOL_CONNECTION_LOST', 'ER_SOCKET_UNEXPECTED_CLOSE', 'ER_CMD_CONNECTION_CLOSED', 'ER_GET_CONNECTION_TIMEOUT', 'ER_SERVER_SHUTDOWN', 'ER_CONNECTION_KILLED']);
+const AWAY_CODES = new Set([
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'EPIPE',
+  'ETIMEDOUT',
+  'PROTOCOL_CONNECTION_LOST',
+  'ER_SOCKET_UNEXPECTED_CLOSE',
+  'ER_CMD_CONNECTION_CLOSED',
+  'ER_GET_CONNECTION_TIMEOUT',
+  'ER_SERVER_SHUTDOWN',
+  'ER_CONNECTION_KILLED',
+]);
 const TRIES = 4;
 
 function driverError(error: unknown): { errno?: number; code?: string } {
@@ -62,7 +73,7 @@ export function openDatabase(url: string, onSql?: (sql: string) => void): Databa
       }
     },
     async ping() {
-      await sequelize.query('SELECT 1');
+      await sequelize.query('SELECT 1', { type: QueryTypes.SELECT });
     },
     close: () => sequelize.close(),
   };

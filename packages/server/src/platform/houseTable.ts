@@ -41,9 +41,17 @@ export interface HouseTable<Row extends HouseRow> {
 }
 
 /** Declares a house's table. `live` is 1, or null once undone, so that unique keys hold for live rows only. */
-export function houseTable<Row extends HouseRow>(database: Database, name: string, columns: Record<Exclude<keyof Row & string, 'id' | 'entryId'>, ColumnKind>): HouseTable<Row> {
+export function houseTable<Row extends HouseRow>(
+  database: Database,
+  name: string,
+  columns: Record<Exclude<keyof Row & string, 'id' | 'entryId'>, ColumnKind>,
+): HouseTable<Row> {
   const kinds: Record<string, ColumnKind> = { ...(columns as Record<string, ColumnKind>), entryId: 'id' };
-  const attributes: ModelAttributes = { id: { type: DataTypes.CHAR(36), primaryKey: true }, houseId: { type: DataTypes.CHAR(36), allowNull: false }, live: { type: DataTypes.TINYINT, allowNull: true } };
+  const attributes: ModelAttributes = {
+    id: { type: DataTypes.CHAR(36), primaryKey: true },
+    houseId: { type: DataTypes.CHAR(36), allowNull: false },
+    live: { type: DataTypes.TINYINT, allowNull: true },
+  };
   for (const [column, kind] of Object.entries(kinds)) attributes[column] = COLUMN[kind]();
   const model = database.sequelize.define(name, attributes, { tableName: name, timestamps: false });
   const shown = ['id', ...Object.keys(kinds)];
@@ -52,13 +60,21 @@ export function houseTable<Row extends HouseRow>(database: Database, name: strin
     for (const [column, kind] of decoded) {
       const value = raw[column];
       if (value === null || value === undefined) continue;
-      raw[column] = kind === 'instant' ? (value as Date).toISOString() : kind === 'flag' ? Boolean(value) : typeof value === 'string' ? JSON.parse(value) : value;
+      raw[column] =
+        kind === 'instant'
+          ? (value as Date).toISOString()
+          : kind === 'flag'
+            ? Boolean(value)
+            : typeof value === 'string'
+              ? JSON.parse(value)
+              : value;
     }
     return raw as unknown as Row;
   };
   const encode = (row: Partial<Row>): Record<string, unknown> => {
     const out: Record<string, unknown> = {};
-    for (const [column, value] of Object.entries(row)) out[column] = kinds[column] === 'json' && value !== null ? JSON.stringify(value) : value;
+    for (const [column, value] of Object.entries(row))
+      out[column] = kinds[column] === 'json' && value !== null ? JSON.stringify(value) : value;
     return out;
   };
   const find: HouseTable<Row>['find'] = async (houseId, where = {}, { tx, order, limit, lock, all } = {}) => {
@@ -79,10 +95,17 @@ export function houseTable<Row extends HouseRow>(database: Database, name: strin
     get: async (houseId, id, options) => (await find(houseId, { id }, { ...options, limit: 1 }))[0] ?? null,
     async insert(houseId, rows, tx) {
       const list = (Array.isArray(rows) ? rows : [rows]) as Row[];
-      if (list.length > 0) await model.bulkCreate(list.map((row) => ({ ...encode(row), houseId, live: 1 })), tx ? { transaction: tx } : {});
+      if (list.length > 0)
+        await model.bulkCreate(
+          list.map((row) => ({ ...encode(row), houseId, live: 1 })),
+          tx ? { transaction: tx } : {},
+        );
     },
     async update(houseId, where, patch, tx) {
-      const [affected] = await model.update(encode(patch), { where: { ...(where as object), houseId, live: 1 }, transaction: tx });
+      const [affected] = await model.update(encode(patch), {
+        where: { ...(where as object), houseId, live: 1 },
+        transaction: tx,
+      });
       return affected;
     },
     async undo(houseId, entryId, tx) {

@@ -6,3 +6,4 @@ export { problemHandler } from './problemHandler';
 export { migrator } from './migrate';
 export { systemClock, fixedClock, type Clock } from './clock';
 export { groupBy } from './groupBy';
+export { sessions } from './sessions';

@@ -33,22 +33,36 @@ export function atLeast(role: Role, least: Role): boolean {
 function parse<S extends v.GenericSchema>(schema: S, data: unknown): v.InferOutput<S> {
   const result = v.safeParse(schema, data);
   if (result.success) return result.output;
-  throw new RequestInvalid(result.issues.map((issue) => ({ pointer: `#/${(v.getDotPath(issue) ?? '').replaceAll('.', '/')}`, detail: issue.message })));
+  throw new RequestInvalid(
+    result.issues.map((issue) => ({ pointer: `#/${(v.getDotPath(issue) ?? '').replaceAll('.', '/')}`, detail: issue.message })),
+  );
 }
 
 /** Puts an area's endpoints on a router: who may call, what the input must look like, which handler answers. */
-export function mount<Table extends Record<string, AnyEndpoint>>(router: Router, table: Table, handlers: Handlers<Table>, whoOf: (request: Request) => Promise<Who | null>): void {
+export function mount<Table extends Record<string, AnyEndpoint>>(
+  router: Router,
+  table: Table,
+  handlers: Handlers<Table>,
+  whoOf: (request: Request) => Promise<Who | null>,
+): void {
   for (const [name, line] of Object.entries(table)) {
-    const handler = handlers[name as keyof Table] as Handler<AnyEndpoint>;
+    const handler = handlers[name as keyof Table] as unknown as (call: {
+      who: Who;
+      body: unknown;
+      query: unknown;
+      params: Record<string, string>;
+      request: Request;
+    }) => Promise<unknown>;
     const method = line.method.toLowerCase() as 'get' | 'post' | 'put' | 'delete';
     router[method](line.path, async (request, response) => {
       const who = await whoOf(request);
       if (line.role !== null) {
         if (!who) throw new DomainError('accounts/not-signed-in', { detail: 'Sign in to go on; what you typed is kept.' });
-        if (!atLeast(who.role, line.role)) throw new DomainError('accounts/not-allowed', { detail: `This needs the role ${line.role}; you are ${who.role}.` });
+        if (!atLeast(who.role, line.role))
+          throw new DomainError('accounts/not-allowed', { detail: `This needs the role ${line.role}; you are ${who.role}.` });
       }
-      const body = line.body ? parse(line.body, request.body) : undefined;
-      const query = line.query ? parse(line.query, request.query) : undefined;
+      const body: unknown = line.body ? parse(line.body, request.body) : undefined;
+      const query: unknown = line.query ? parse(line.query, request.query) : undefined;
       const reply = await handler({ who: who as Who, body, query, params: request.params as Record<string, string>, request });
       response.json(reply);
     });

@@ -12,8 +12,14 @@ interface Answer {
 }
 
 function toAnswer(error: unknown): Answer {
-  if (error instanceof RequestInvalid) return { code: 'request/invalid', detail: error.errors[0]?.detail ?? '', errors: error.errors };
-  if (error instanceof DomainError) return { code: error.code, detail: error.detail, ...(error.pointer ? { errors: [{ pointer: error.pointer, detail: error.detail }] } : {}) };
+  if (error instanceof RequestInvalid)
+    return { code: 'request/invalid', detail: error.errors[0]?.detail ?? '', errors: error.errors };
+  if (error instanceof DomainError)
+    return {
+      code: error.code,
+      detail: error.detail,
+      ...(error.pointer ? { errors: [{ pointer: error.pointer, detail: error.detail }] } : {}),
+    };
   if (isDatabaseAway(error)) return { code: 'platform/database-away', detail: 'What you typed is kept; it is tried again.' };
   const type = (error as { type?: string } | null)?.type;
   if (type === 'entity.too.large') return { code: 'request/too-large', detail: 'Send less at once.' };
@@ -32,6 +38,9 @@ export function problemHandler(log: Logger): ErrorRequestHandler {
     const { status, title, ...rest } = PROBLEMS[answer.code] as { status: number; title: string; overridable?: true };
     const instance = `urn:uuid:${randomUUID()}`;
     if (status >= 500) log.error({ err: error, instance, path: request.path }, answer.code);
-    response.status(status).type('application/problem+json').send(JSON.stringify({ type: `/problems/${answer.code}`, title, status, ...answer, ...rest, instance }));
+    response
+      .status(status)
+      .type('application/problem+json')
+      .send(JSON.stringify({ type: `/problems/${answer.code}`, title, status, ...answer, ...rest, instance }));
   };
 }

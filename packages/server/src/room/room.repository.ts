@@ -40,15 +40,52 @@ export interface ReadingRow extends HouseRow {
 }
 
 export function createRoomRepository(database: Database) {
-  const racks = houseTable<RackRow>(database, 'racks', { code: 'text', name: 'text', kind: 'text', position: 'whole', quarantine: 'flag', sump: 'text' });
-  const shelves = houseTable<ShelfRow>(database, 'shelves', { rackId: 'id', level: 'whole', lengthCm: 'real', depthCm: 'real', heightCm: 'real', loadLimitKg: 'real' });
-  const tanks = houseTable<TankRow>(database, 'tanks', { shelfId: 'id', code: 'text', lengthCm: 'real', widthCm: 'real', heightCm: 'real', waterHeightCm: 'real', glassMm: 'real', substrateKg: 'real', facing: 'text', leftCm: 'real', litres: 'real', totalKg: 'real', kgPerM2: 'real' });
+  const racks = houseTable<RackRow>(database, 'racks', {
+    code: 'text',
+    name: 'text',
+    kind: 'text',
+    position: 'whole',
+    quarantine: 'flag',
+    sump: 'text',
+  });
+  const shelves = houseTable<ShelfRow>(database, 'shelves', {
+    rackId: 'id',
+    level: 'whole',
+    lengthCm: 'real',
+    depthCm: 'real',
+    heightCm: 'real',
+    loadLimitKg: 'real',
+  });
+  const tanks = houseTable<TankRow>(database, 'tanks', {
+    shelfId: 'id',
+    code: 'text',
+    lengthCm: 'real',
+    widthCm: 'real',
+    heightCm: 'real',
+    waterHeightCm: 'real',
+    glassMm: 'real',
+    substrateKg: 'real',
+    facing: 'text',
+    leftCm: 'real',
+    litres: 'real',
+    totalKg: 'real',
+    kgPerM2: 'real',
+  });
   const readings = houseTable<ReadingRow>(database, 'readings', { tankId: 'id', quantity: 'text', value: 'real', at: 'instant' });
   return {
     racks,
     shelves,
     tanks,
     readings,
+    /** Every rack, shelf and tank of a house. */
+    async all(houseId: string) {
+      const [rackRows, shelfRows, tankRows] = await Promise.all([
+        racks.find(houseId, {}, { order: [['position', 'ASC']] }),
+        shelves.find(houseId, {}, { order: [['level', 'ASC']] }),
+        tanks.find(houseId, {}, { order: [['leftCm', 'ASC']] }),
+      ]);
+      return { racks: rackRows, shelves: shelfRows, tanks: tankRows };
+    },
     /** Newest temperature of every tank. */
     latestTemperatures: (houseId: string) =>
       database.sequelize.query<{ tankId: string; value: number; at: Date }>(
@@ -57,7 +94,12 @@ export function createRoomRepository(database: Database) {
         { replacements: { houseId }, type: QueryTypes.SELECT },
       ),
     temperaturesSince: (houseId: string, tankIds: readonly string[], since: string) =>
-      readings.find(houseId, { quantity: 'tempC', tankId: { [Op.in]: [...tankIds] }, at: { [Op.gte]: since } }, { order: [['at', 'ASC']] }),
-    readingsSince: (houseId: string, tankId: string, since: string) => readings.find(houseId, { tankId, at: { [Op.gte]: since } }, { order: [['at', 'ASC']] }),
+      readings.find(
+        houseId,
+        { quantity: 'tempC', tankId: { [Op.in]: [...tankIds] }, at: { [Op.gte]: since } },
+        { order: [['at', 'ASC']] },
+      ),
+    readingsSince: (houseId: string, tankId: string, since: string) =>
+      readings.find(houseId, { tankId, at: { [Op.gte]: since } }, { order: [['at', 'ASC']] }),
   };
 }

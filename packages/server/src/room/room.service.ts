@@ -5,6 +5,7 @@ import { tankLoad } from '@freshet/core/room';
 import { formatNumber } from '@freshet/core/units';
 import type { Applied, LogService, Scope } from '../log';
 import { DomainError, groupBy, isDuplicate, type Clock, type Database, type Who } from '../platform';
+import { v7 as newId } from 'uuid';
 import { createRoomRepository, type ReadingRow, type TankRow } from './room.repository';
 
 export type { TankRow } from './room.repository';
@@ -18,7 +19,12 @@ async function takenCode<T>(code: string, work: () => Promise<T>): Promise<T> {
   try {
     return await work();
   } catch (error) {
-    if (isDuplicate(error)) throw new DomainError('room/code-taken', { detail: `${code} is taken; choose another code.`, pointer: '#/code', cause: error });
+    if (isDuplicate(error))
+      throw new DomainError('room/code-taken', {
+        detail: `${code} is taken; choose another code.`,
+        pointer: '#/code',
+        cause: error,
+      });
     throw error;
   }
 }
@@ -32,8 +38,14 @@ export function createRoom({ database, clock, log }: { database: Database; clock
   log.onUndo({
     tables: [racks, shelves, tanks, readings],
     async before({ who, tx }, entry) {
-      const inside = entry.kind === 'rack' ? await shelves.find(who.houseId, { rackId: entry.subjectId }, { tx }) : entry.kind === 'shelf' ? await tanks.find(who.houseId, { shelfId: entry.subjectId }, { tx }) : [];
-      if (inside.length > 0) throw new DomainError('log/later-entries', { detail: 'Something stands in it; take that back first.' });
+      const inside =
+        entry.kind === 'rack'
+          ? await shelves.find(who.houseId, { rackId: entry.subjectId }, { tx })
+          : entry.kind === 'shelf'
+            ? await tanks.find(who.houseId, { shelfId: entry.subjectId }, { tx })
+            : [];
+      if (inside.length > 0)
+        throw new DomainError('log/later-entries', { detail: 'Something stands in it; take that back first.' });
     },
   });
 
@@ -43,17 +55,33 @@ export function createRoom({ database, clock, log }: { database: Database; clock
     return tank;
   }
 
-  async function applyReading(scope: Scope, body: { tankId: string; quantity: ReadingRow['quantity']; value: number; at: string }): Promise<Applied> {
+  async function applyReading(
+    scope: Scope,
+    body: { tankId: string; quantity: ReadingRow['quantity']; value: number; at: string },
+  ): Promise<Applied> {
     const tank = await getTank(scope.who, body.tankId, scope);
     if (body.quantity === 'tempC' && !scope.override && (body.value < PLAUSIBLE_TEMP_C[0] || body.value > PLAUSIBLE_TEMP_C[1]))
-      throw new DomainError('room/implausible-reading', { detail: `${formatNumber(body.value, 3)} °C would harm almost any stock. If it is right, say why.`, pointer: '#/value' });
-    await readings.insert(scope.who.houseId, { id: scope.entryId, entryId: scope.entryId, tankId: tank.id, quantity: body.quantity, value: body.value, at: body.at }, scope.tx);
+      throw new DomainError('room/implausible-reading', {
+        detail: `${formatNumber(body.value, 3)} °C would harm almost any stock. If it is right, say why.`,
+        pointer: '#/value',
+      });
+    await readings.insert(
+      scope.who.houseId,
+      { id: newId(), entryId: scope.entryId, tankId: tank.id, quantity: body.quantity, value: body.value, at: body.at },
+      scope.tx,
+    );
     const { label, unit } = READING_LIMITS[body.quantity];
     return { text: `${tank.code}: ${label} ${formatNumber(body.value, 3)} ${unit}`.trim(), tankId: tank.id, subjectId: tank.id };
   }
 
   /** Places a tank on its shelf: behind the last, or where it was put when nothing stands there. */
-  async function findPlace(scope: Scope, body: Body<'addTank'>, frontCm: number, sideCm: number, totalKg: number): Promise<{ leftCm: number; shelfLabel: string }> {
+  async function findPlace(
+    scope: Scope,
+    body: Body<'addTank'>,
+    frontCm: number,
+    sideCm: number,
+    totalKg: number,
+  ): Promise<{ leftCm: number; shelfLabel: string }> {
     const { who, tx } = scope;
     const shelf = await shelves.get(who.houseId, body.shelfId, { tx, lock: true });
     if (!shelf) throw new DomainError('request/not-found', { detail: 'There is no such shelf.', pointer: '#/shelfId' });
@@ -65,11 +93,24 @@ export function createRoom({ database, clock, log }: { database: Database; clock
     };
     const clash = neighbours.find((tank) => leftCm < tank.leftCm + front(tank) && tank.leftCm < leftCm + frontCm);
     if (clash) throw new DomainError('room/does-not-fit', { detail: `${clash.code} stands there already.`, pointer: '#/leftCm' });
-    if (leftCm + frontCm > shelf.lengthCm) refuse(`It would reach to ${formatNumber(leftCm + frontCm, 3)} cm; the shelf is ${formatNumber(shelf.lengthCm, 3)} cm long.`, '#/lengthCm');
-    if (sideCm > shelf.depthCm) refuse(`It is ${formatNumber(sideCm, 3)} cm deep; the shelf is ${formatNumber(shelf.depthCm, 3)} cm.`, '#/widthCm');
-    if (body.heightCm > shelf.heightCm) refuse(`It is ${formatNumber(body.heightCm, 3)} cm high; there are ${formatNumber(shelf.heightCm, 3)} cm above the shelf.`, '#/heightCm');
+    if (leftCm + frontCm > shelf.lengthCm)
+      refuse(
+        `It would reach to ${formatNumber(leftCm + frontCm, 3)} cm; the shelf is ${formatNumber(shelf.lengthCm, 3)} cm long.`,
+        '#/lengthCm',
+      );
+    if (sideCm > shelf.depthCm)
+      refuse(`It is ${formatNumber(sideCm, 3)} cm deep; the shelf is ${formatNumber(shelf.depthCm, 3)} cm.`, '#/widthCm');
+    if (body.heightCm > shelf.heightCm)
+      refuse(
+        `It is ${formatNumber(body.heightCm, 3)} cm high; there are ${formatNumber(shelf.heightCm, 3)} cm above the shelf.`,
+        '#/heightCm',
+      );
     const load = neighbours.reduce((sum, tank) => sum + tank.totalKg, totalKg);
-    if (shelf.loadLimitKg !== null && load > shelf.loadLimitKg) refuse(`The shelf would carry ${formatNumber(load, 3)} kg; its limit is ${formatNumber(shelf.loadLimitKg, 3)} kg.`, '#/waterHeightCm');
+    if (shelf.loadLimitKg !== null && load > shelf.loadLimitKg)
+      refuse(
+        `The shelf would carry ${formatNumber(load, 3)} kg; its limit is ${formatNumber(shelf.loadLimitKg, 3)} kg.`,
+        '#/waterHeightCm',
+      );
     return { leftCm, shelfLabel: `shelf ${shelf.level}` };
   }
 
@@ -79,11 +120,7 @@ export function createRoom({ database, clock, log }: { database: Database; clock
     applyReading,
 
     async room(who: Who) {
-      const [rackRows, shelfRows, tankRows] = await Promise.all([
-        racks.find(who.houseId, {}, { order: [['position', 'ASC']] }),
-        shelves.find(who.houseId, {}, { order: [['level', 'ASC']] }),
-        tanks.find(who.houseId, {}, { order: [['leftCm', 'ASC']] }),
-      ]);
+      const { racks: rackRows, shelves: shelfRows, tanks: tankRows } = await repository.all(who.houseId);
       const byShelf = groupBy(tankRows, (tank) => tank.shelfId);
       const byRack = groupBy(shelfRows, (shelf) => shelf.rackId);
       return {
@@ -97,7 +134,16 @@ export function createRoom({ database, clock, log }: { database: Database; clock
           sump,
           shelves: (byRack.get(id) ?? []).map((shelf) => {
             const onShelf = byShelf.get(shelf.id) ?? [];
-            return { id: shelf.id, level: shelf.level, lengthCm: shelf.lengthCm, depthCm: shelf.depthCm, heightCm: shelf.heightCm, loadLimitKg: shelf.loadLimitKg, loadKg: onShelf.reduce((sum, tank) => sum + tank.totalKg, 0), tanks: onShelf.map(({ entryId: _entry, substrateKg: _substrate, ...tank }) => tank) };
+            return {
+              id: shelf.id,
+              level: shelf.level,
+              lengthCm: shelf.lengthCm,
+              depthCm: shelf.depthCm,
+              heightCm: shelf.heightCm,
+              loadLimitKg: shelf.loadLimitKg,
+              loadKg: onShelf.reduce((sum, tank) => sum + tank.totalKg, 0),
+              tanks: onShelf.map(({ entryId: _entry, substrateKg: _substrate, ...tank }) => tank),
+            };
           }),
         })),
       };
@@ -107,7 +153,22 @@ export function createRoom({ database, clock, log }: { database: Database; clock
       log.record(who, { id: body.id, kind: 'rack', when: now() }, async ({ tx, entryId }) => {
         const others = await racks.find(who.houseId, {}, { tx });
         const position = others.reduce((last, rack) => Math.max(last, rack.position), 0) + 1;
-        await takenCode(body.code, () => racks.insert(who.houseId, { id: body.id, entryId, code: body.code, name: body.name, kind: body.kind, position, quarantine: body.quarantine, sump: body.sump }, tx));
+        await takenCode(body.code, () =>
+          racks.insert(
+            who.houseId,
+            {
+              id: body.id,
+              entryId,
+              code: body.code,
+              name: body.name,
+              kind: body.kind,
+              position,
+              quarantine: body.quarantine,
+              sump: body.sump,
+            },
+            tx,
+          ),
+        );
         return { text: `${body.kind === 'yard' ? 'Yard' : 'Rack'} ${body.code} added: ${body.name}`, subjectId: body.id };
       }),
 
@@ -117,7 +178,20 @@ export function createRoom({ database, clock, log }: { database: Database; clock
         if (!rack) throw new DomainError('request/not-found', { detail: 'There is no such rack.', pointer: '#/rackId' });
         const others = await shelves.find(who.houseId, { rackId: rack.id }, { tx });
         const level = others.reduce((last, shelf) => Math.max(last, shelf.level), 0) + 1;
-        await shelves.insert(who.houseId, { id: body.id, entryId, rackId: rack.id, level, lengthCm: body.lengthCm, depthCm: body.depthCm, heightCm: body.heightCm, loadLimitKg: body.loadLimitKg }, tx);
+        await shelves.insert(
+          who.houseId,
+          {
+            id: body.id,
+            entryId,
+            rackId: rack.id,
+            level,
+            lengthCm: body.lengthCm,
+            depthCm: body.depthCm,
+            heightCm: body.heightCm,
+            loadLimitKg: body.loadLimitKg,
+          },
+          tx,
+        );
         return { text: `Shelf ${level} added to rack ${rack.code}`, subjectId: body.id };
       }),
 
@@ -127,18 +201,42 @@ export function createRoom({ database, clock, log }: { database: Database; clock
         try {
           load = tankLoad(body);
         } catch (error) {
-          if (error instanceof CalculationError) throw new DomainError('request/invalid', { detail: error.message, pointer: `#/${error.field ?? ''}`, cause: error });
+          if (error instanceof CalculationError)
+            throw new DomainError('request/invalid', { detail: error.message, pointer: `#/${error.field ?? ''}`, cause: error });
           throw error;
         }
         const [frontCm, sideCm] = body.facing === 'long' ? [body.lengthCm, body.widthCm] : [body.widthCm, body.lengthCm];
         const { leftCm, shelfLabel } = await findPlace(scope, body, frontCm, sideCm, load.totalKg);
         const { id, shelfId, code, lengthCm, widthCm, heightCm, waterHeightCm, substrateKg, facing } = body;
-        const row: TankRow = { id, entryId: scope.entryId, shelfId, code, lengthCm, widthCm, heightCm, waterHeightCm, substrateKg, facing, leftCm, glassMm: load.glassMm, litres: load.waterLitres, totalKg: load.totalKg, kgPerM2: load.kgPerM2 };
+        const row: TankRow = {
+          id,
+          entryId: scope.entryId,
+          shelfId,
+          code,
+          lengthCm,
+          widthCm,
+          heightCm,
+          waterHeightCm,
+          substrateKg,
+          facing,
+          leftCm,
+          glassMm: load.glassMm,
+          litres: load.waterLitres,
+          totalKg: load.totalKg,
+          kgPerM2: load.kgPerM2,
+        };
         await takenCode(code, () => tanks.insert(who.houseId, row, scope.tx));
-        return { text: `Tank ${code} added on ${shelfLabel}: ${formatNumber(load.waterLitres)} L, ${formatNumber(load.totalKg)} kg`, tankId: id, subjectId: id };
+        return {
+          text: `Tank ${code} added on ${shelfLabel}: ${formatNumber(load.waterLitres)} L, ${formatNumber(load.totalKg)} kg`,
+          tankId: id,
+          subjectId: id,
+        };
       }),
 
-    addReading: (who: Who, body: Body<'addReading'>) => log.record(who, { id: body.id, kind: 'reading', when: { from: body.at, to: body.at }, override: body.override }, (scope) => applyReading(scope, body)),
+    addReading: (who: Who, body: Body<'addReading'>) =>
+      log.record(who, { id: body.id, kind: 'reading', when: { from: body.at, to: body.at }, override: body.override }, (scope) =>
+        applyReading(scope, body),
+      ),
 
     async readings(who: Who, tankId: string, days: number) {
       const tank = await getTank(who, tankId);
@@ -149,4 +247,3 @@ export function createRoom({ database, clock, log }: { database: Database; clock
   };
 }
 export type RoomService = ReturnType<typeof createRoom>;
-

@@ -1,11 +1,12 @@
 import type { BodyOf } from '@freshet/contract/endpoints';
 import type { spawningEndpoints } from '@freshet/contract/spawning';
 import { decideBooking } from '@freshet/core/spawning';
+import type { ResolvedSpecies } from '@freshet/core/stock';
 import { formatDay, houseDay, type TimeRange } from '@freshet/core/time';
 import type { Applied, LogService, Scope } from '../log';
 import { DomainError, groupBy, type Clock, type Database, type Who } from '../platform';
 import type { RoomService } from '../room';
-import type { SpeciesService, StockService } from '../stock';
+import type { LotRow, SpeciesService, StockService } from '../stock';
 import { createSpawningRepository, type AttemptEventRow, type AttemptRow, type ParentRow } from './spawning.repository';
 import { v7 as newId } from 'uuid';
 
@@ -18,14 +19,39 @@ export interface AttemptFacts extends AttemptRow {
   ended: AttemptEventRow | null;
 }
 
+/** How a parent lot is called: species, line, generation. */
+function labelOf(lot: LotRow | undefined, kinds: ReadonlyMap<string, ResolvedSpecies>): string {
+  if (!lot) return 'gone';
+  return [kinds.get(lot.speciesKey)?.commonName ?? lot.speciesKey, lot.line && `line ${lot.line}`, lot.generation]
+    .filter(Boolean)
+    .join(', ');
+}
+
 /** Spawning attempts: recipe, parents, trigger, end. */
-export function createSpawning({ database, clock, log, room, stock, species }: { database: Database; clock: Clock; log: LogService; room: RoomService; stock: StockService; species: SpeciesService }) {
+export function createSpawning({
+  database,
+  clock,
+  log,
+  room,
+  stock,
+  species,
+}: {
+  database: Database;
+  clock: Clock;
+  log: LogService;
+  room: RoomService;
+  stock: StockService;
+  species: SpeciesService;
+}) {
   const repository = createSpawningRepository(database);
   const { attempts, parents, events } = repository;
   log.onUndo({
     tables: [attempts, parents, events],
     async before({ who, tx }, entry) {
-      if (entry.kind === 'attempt' && (await log.repository.later(who.houseId, entry, tx)).length > 0) throw new DomainError('log/later-entries', { detail: 'Something was logged for this attempt since; take that back first.' });
+      if (entry.kind === 'attempt' && (await log.repository.later(who.houseId, entry, tx)).length > 0)
+        throw new DomainError('log/later-entries', {
+          detail: 'Something was logged for this attempt since; take that back first.',
+        });
     },
   });
 
@@ -35,7 +61,12 @@ export function createSpawning({ database, clock, log, room, stock, species }: {
     const [parentsBy, eventsBy] = [groupBy(parentRows, (row) => row.attemptId), groupBy(eventRows, (row) => row.attemptId)];
     return rows.map((row) => {
       const own = eventsBy.get(row.id) ?? [];
-      return { ...row, parents: parentsBy.get(row.id) ?? [], triggered: own.findLast((event) => event.kind === 'triggered') ?? null, ended: own.findLast((event) => event.kind === 'ended') ?? null };
+      return {
+        ...row,
+        parents: parentsBy.get(row.id) ?? [],
+        triggered: own.findLast((event) => event.kind === 'triggered') ?? null,
+        ended: own.findLast((event) => event.kind === 'ended') ?? null,
+      };
     });
   }
 
@@ -47,7 +78,21 @@ export function createSpawning({ database, clock, log, room, stock, species }: {
 
   async function applyTrigger(scope: Scope, body: { attemptId: string; at: TimeRange; what: string }): Promise<Applied> {
     const attempt = await getAttempt(scope.who, body.attemptId, scope);
-    await events.insert(scope.who.houseId, { id: newId(), entryId: scope.entryId, attemptId: attempt.id, kind: 'triggered', fromAt: body.at.from, toAt: body.at.to, day: null, outcome: null, note: body.what }, scope.tx);
+    await events.insert(
+      scope.who.houseId,
+      {
+        id: newId(),
+        entryId: scope.entryId,
+        attemptId: attempt.id,
+        kind: 'triggered',
+        fromAt: body.at.from,
+        toAt: body.at.to,
+        day: null,
+        outcome: null,
+        note: body.what,
+      },
+      scope.tx,
+    );
     return { text: `${attempt.name}: trigger, ${body.what}`, tankId: attempt.tankId, subjectId: attempt.id };
   }
 
@@ -58,7 +103,21 @@ export function createSpawning({ database, clock, log, room, stock, species }: {
     applyTrigger,
 
     async attempts(who: Who, broodIdsBy: ReadonlyMap<string, string[]>) {
-      const [rows, tankRows, lotRows, kinds] = await Promise.all([attempts.find(who.houseId, {}, { order: [['fromDay', 'DESC'], ['id', 'DESC']] }), room.repository.tanks.find(who.houseId), stock.repository.lots.find(who.houseId, { broodId: null }), species.all(who.houseId)]);
+      const [rows, tankRows, lotRows, kinds] = await Promise.all([
+        attempts.find(
+          who.houseId,
+          {},
+          {
+            order: [
+              ['fromDay', 'DESC'],
+              ['id', 'DESC'],
+            ],
+          },
+        ),
+        room.repository.tanks.find(who.houseId),
+        stock.repository.lots.find(who.houseId, { broodId: null }),
+        species.all(who.houseId),
+      ]);
       const facts = await withFacts(who.houseId, rows);
       const codes = new Map(tankRows.map((tank) => [tank.id, tank.code]));
       const lots = new Map(lotRows.map((lot) => [lot.id, lot]));
@@ -76,47 +135,112 @@ export function createSpawning({ database, clock, log, room, stock, species }: {
         triggered: attempt.triggered ? { from: attempt.triggered.fromAt, to: attempt.triggered.toAt } : null,
         triggerNote: attempt.triggered?.note ?? null,
         recipe: attempt.recipe,
-        parents: attempt.parents.map(({ lotId, role }) => {
-          const lot = lots.get(lotId);
-          return { lotId, role, label: `${kinds.get(lot?.speciesKey ?? '')?.commonName ?? 'gone'}${lot?.line ? `, line ${lot.line}` : ''}` };
-        }),
+        parents: attempt.parents.map(({ lotId, role }) => ({ lotId, role, label: labelOf(lots.get(lotId), kinds) })),
         outcome: attempt.ended?.outcome ?? null,
         note: attempt.ended?.note ?? attempt.note,
         broodIds: broodIdsBy.get(attempt.id) ?? [],
       }));
     },
 
-    addAttempt: (who: Who, body: Body<'addAttempt'>) =>
-      log.record(who, { id: body.id, kind: 'attempt', when: { from: clock.now(), to: clock.now() }, override: body.override }, async (scope) => {
-        const { tx, entryId } = scope;
-        await species.get(who, body.speciesKey);
-        const tank = await room.getTank(who, body.tankId, scope);
-        for (const lotId of [...body.sires, ...body.dams]) await stock.lockLot(scope, lotId);
-        const open = await withFacts(who.houseId, await attempts.find(who.houseId, { tankId: tank.id }, { tx, lock: true }));
-        const decision = decideBooking(
-          { id: body.attemptId, name: body.name, tankId: tank.id, from: body.from, to: body.to },
-          open.map((other) => ({ id: other.id, name: other.name, tankId: other.tankId, from: other.fromDay, to: other.ended?.day ?? other.toDay })),
-        );
-        if (!decision.ok && !body.override) {
-          const today = houseDay(scope.now, who.timeZone);
-          const { clash } = decision;
-          throw new DomainError('spawning/tank-booked', { detail: `${clash.name} holds ${tank.code} from ${formatDay(clash.from, today)}${clash.to ? ` to ${formatDay(clash.to, today)}` : ''}. Choose another tank or days, or say why both may.`, pointer: '#/tankId' });
-        }
-        const { attemptId, speciesKey, name, conditioningFrom, setUpOn, triggerOn, recipe, note } = body;
-        await attempts.insert(who.houseId, { id: attemptId, entryId, speciesKey, name, tankId: tank.id, fromDay: body.from, toDay: body.to, conditioningFrom, setUpOn, triggerOn, recipe, note }, tx);
-        const roles = [...body.sires.map((lotId) => ({ lotId, role: 'sire' as const })), ...body.dams.map((lotId) => ({ lotId, role: 'dam' as const }))];
-        await parents.insert(who.houseId, roles.map((parent) => ({ ...parent, id: newId(), entryId, attemptId })), tx);
-        return { text: `Attempt begun: ${name} in ${tank.code}`, tankId: tank.id, subjectId: attemptId };
-      }),
+    /** The parents of one attempt by name. */
+    async parentLabels(who: Who, attemptId: string) {
+      const rows = await repository.parentsOf(who.houseId, [attemptId]);
+      const [lotRows, kinds] = await Promise.all([
+        stock.repository.byIds(
+          who.houseId,
+          rows.map((row) => row.lotId),
+        ),
+        species.all(who.houseId),
+      ]);
+      const lots = new Map(lotRows.map((lot) => [lot.id, lot]));
+      return rows.map(({ lotId, role }) => ({ lotId, role, label: labelOf(lots.get(lotId), kinds) }));
+    },
 
-    trigger: (who: Who, body: Body<'trigger'>) => log.record(who, { id: body.id, kind: 'trigger', when: body.at, override: body.override }, (scope) => applyTrigger(scope, body)),
+    addAttempt: (who: Who, body: Body<'addAttempt'>) =>
+      log.record(
+        who,
+        { id: body.id, kind: 'attempt', when: { from: clock.now(), to: clock.now() }, override: body.override },
+        async (scope) => {
+          const { tx, entryId } = scope;
+          await species.get(who, body.speciesKey);
+          const tank = await room.getTank(who, body.tankId, scope);
+          for (const lotId of [...body.sires, ...body.dams]) await stock.lockLot(scope, lotId);
+          const open = await withFacts(who.houseId, await attempts.find(who.houseId, { tankId: tank.id }, { tx, lock: true }));
+          const decision = decideBooking(
+            { id: body.attemptId, name: body.name, tankId: tank.id, from: body.from, to: body.to },
+            open.map((other) => ({
+              id: other.id,
+              name: other.name,
+              tankId: other.tankId,
+              from: other.fromDay,
+              to: other.ended?.day ?? other.toDay,
+            })),
+          );
+          if (!decision.ok && !body.override) {
+            const today = houseDay(scope.now, who.timeZone);
+            const { clash } = decision;
+            throw new DomainError('spawning/tank-booked', {
+              detail: `${clash.name} holds ${tank.code} from ${formatDay(clash.from, today)}${clash.to ? ` to ${formatDay(clash.to, today)}` : ''}. Choose another tank or days, or say why both may.`,
+              pointer: '#/tankId',
+            });
+          }
+          const { attemptId, speciesKey, name, conditioningFrom, setUpOn, triggerOn, recipe, note } = body;
+          await attempts.insert(
+            who.houseId,
+            {
+              id: attemptId,
+              entryId,
+              speciesKey,
+              name,
+              tankId: tank.id,
+              fromDay: body.from,
+              toDay: body.to,
+              conditioningFrom,
+              setUpOn,
+              triggerOn,
+              recipe,
+              note,
+            },
+            tx,
+          );
+          const roles = [
+            ...body.sires.map((lotId) => ({ lotId, role: 'sire' as const })),
+            ...body.dams.map((lotId) => ({ lotId, role: 'dam' as const })),
+          ];
+          await parents.insert(
+            who.houseId,
+            roles.map((parent) => ({ ...parent, id: newId(), entryId, attemptId })),
+            tx,
+          );
+          return { text: `Attempt begun: ${name} in ${tank.code}`, tankId: tank.id, subjectId: attemptId };
+        },
+      ),
+
+    trigger: (who: Who, body: Body<'trigger'>) =>
+      log.record(who, { id: body.id, kind: 'trigger', when: body.at, override: body.override }, (scope) =>
+        applyTrigger(scope, body),
+      ),
 
     endAttempt: (who: Who, body: Body<'endAttempt'>) =>
       log.record(who, { id: body.id, kind: 'attemptEnd', when: { from: clock.now(), to: clock.now() } }, async (scope) => {
         const attempt = await getAttempt(who, body.attemptId, scope);
         const [facts] = await withFacts(who.houseId, [attempt]);
         if (facts?.ended) throw new DomainError('spawning/ended', { detail: 'It has ended already.' });
-        await events.insert(who.houseId, { id: newId(), entryId: scope.entryId, attemptId: attempt.id, kind: 'ended', fromAt: scope.now, toAt: scope.now, day: body.on, outcome: body.outcome, note: body.note }, scope.tx);
+        await events.insert(
+          who.houseId,
+          {
+            id: newId(),
+            entryId: scope.entryId,
+            attemptId: attempt.id,
+            kind: 'ended',
+            fromAt: scope.now,
+            toAt: scope.now,
+            day: body.on,
+            outcome: body.outcome,
+            note: body.note,
+          },
+          scope.tx,
+        );
         return { text: `Attempt ended: ${attempt.name}, ${body.outcome}`, tankId: attempt.tankId, subjectId: attempt.id };
       }),
   };

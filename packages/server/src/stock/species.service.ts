@@ -32,13 +32,16 @@ export function createSpecies({ database, clock, log }: { database: Database; cl
     all,
     async get(who: Who, key: string): Promise<ResolvedSpecies> {
       const found = (await all(who.houseId)).get(key);
-      if (!found) throw new DomainError('stock/unknown-species', { detail: `There is no species "${key}".`, pointer: '#/speciesKey' });
+      if (!found)
+        throw new DomainError('stock/unknown-species', { detail: `There is no species "${key}".`, pointer: '#/speciesKey' });
       return found;
     },
     save: (who: Who, body: BodyOf<typeof speciesEndpoints.saveSpecies>) =>
       log.record(who, { id: body.id, kind: 'species', when: { from: clock.now(), to: clock.now() } }, async ({ tx, entryId }) => {
         const { id, ...profile } = body;
-        const figures = Object.fromEntries(Object.entries(profile.figures).filter(([, value]) => value !== undefined)) as Partial<Figures>;
+        const figures = Object.fromEntries(
+          Object.entries(profile.figures).filter(([, value]) => value !== undefined),
+        ) as Partial<Figures>;
         await species.insert(who.houseId, { id, entryId, speciesKey: profile.key, profile: { ...profile, figures } }, tx);
         return { text: `${profile.commonName}: ${Object.keys(figures).length} own figures saved`, subjectId: id };
       }),

@@ -37,8 +37,30 @@ export interface SpeciesRow extends HouseRow {
 }
 
 export function createStockRepository(database: Database) {
-  const lots = houseTable<LotRow>(database, 'lots', { speciesKey: 'text', line: 'text', generation: 'text', origin: 'text', acquiredFrom: 'text', broodId: 'id', tankId: 'id', males: 'whole', females: 'whole', unsexed: 'whole', since: 'instant' });
-  const movements = houseTable<MovementRow>(database, 'movements', { fromLotId: 'id', toLotId: 'id', males: 'whole', females: 'whole', unsexed: 'whole', cause: 'text', fromAt: 'instant', toAt: 'instant', byUser: 'id' });
+  const lots = houseTable<LotRow>(database, 'lots', {
+    speciesKey: 'text',
+    line: 'text',
+    generation: 'text',
+    origin: 'text',
+    acquiredFrom: 'text',
+    broodId: 'id',
+    tankId: 'id',
+    males: 'whole',
+    females: 'whole',
+    unsexed: 'whole',
+    since: 'instant',
+  });
+  const movements = houseTable<MovementRow>(database, 'movements', {
+    fromLotId: 'id',
+    toLotId: 'id',
+    males: 'whole',
+    females: 'whole',
+    unsexed: 'whole',
+    cause: 'text',
+    fromAt: 'instant',
+    toAt: 'instant',
+    byUser: 'id',
+  });
   const placements = houseTable<PlacementRow>(database, 'placements', { lotId: 'id', tankId: 'id', at: 'instant' });
   const species = houseTable<SpeciesRow>(database, 'species_profiles', { speciesKey: 'text', profile: 'json' });
   return {
@@ -47,14 +69,35 @@ export function createStockRepository(database: Database) {
     placements,
     species,
     living: (houseId: string) => lots.find(houseId, { [Op.and]: [database.sequelize.literal('heads > 0')] }),
+    byIds: (houseId: string, ids: readonly string[]) => lots.find(houseId, { id: { [Op.in]: [...ids] } }),
     ofBroods: (houseId: string, broodIds: readonly string[]) => lots.find(houseId, { broodId: { [Op.in]: [...broodIds] } }),
-    inTank: (houseId: string, tankId: string, tx: Tx) => lots.find(houseId, { tankId, [Op.and]: [database.sequelize.literal('heads > 0')] }, { tx, lock: true }),
+    inTank: (houseId: string, tankId: string, tx: Tx) =>
+      lots.find(houseId, { tankId, [Op.and]: [database.sequelize.literal('heads > 0')] }, { tx, lock: true }),
     movementsOf: (houseId: string, lotIds: readonly string[]) =>
-      movements.find(houseId, { [Op.or]: [{ fromLotId: { [Op.in]: [...lotIds] } }, { toLotId: { [Op.in]: [...lotIds] } }] }, { order: [['fromAt', 'ASC'], ['id', 'ASC']], all: true }),
-    placementsOf: (houseId: string, lotIds: readonly string[]) => placements.find(houseId, { lotId: { [Op.in]: [...lotIds] } }, { order: [['at', 'ASC']] }),
+      movements.find(
+        houseId,
+        { [Op.or]: [{ fromLotId: { [Op.in]: [...lotIds] } }, { toLotId: { [Op.in]: [...lotIds] } }] },
+        {
+          order: [
+            ['fromAt', 'ASC'],
+            ['id', 'ASC'],
+          ],
+          all: true,
+        },
+      ),
+    placementsOf: (houseId: string, lotIds: readonly string[]) =>
+      placements.find(houseId, { lotId: { [Op.in]: [...lotIds] } }, { order: [['at', 'ASC']] }),
     /** Headcounts worked out from the movements alone, beside the cached ones. */
     balance: (houseId: string) =>
-      database.sequelize.query<{ id: string; males: number; females: number; unsexed: number; bookedMales: string; bookedFemales: string; bookedUnsexed: string }>(
+      database.sequelize.query<{
+        id: string;
+        males: number;
+        females: number;
+        unsexed: number;
+        bookedMales: string;
+        bookedFemales: string;
+        bookedUnsexed: string;
+      }>(
         `SELECT l.id, l.males, l.females, l.unsexed, COALESCE(SUM(m.males), 0) bookedMales, COALESCE(SUM(m.females), 0) bookedFemales, COALESCE(SUM(m.unsexed), 0) bookedUnsexed
          FROM lots l LEFT JOIN (
            SELECT to_lot_id lot_id, males, females, unsexed FROM movements WHERE house_id = :houseId AND to_lot_id IS NOT NULL

@@ -1,6 +1,17 @@
 import type { BodyOf } from '@freshet/contract/endpoints';
 import type { stockEndpoints } from '@freshet/contract/stock';
-import { addHeads, decideCount, decideLoss, decideMove, EMPTY, subtractHeads, totalHeads, type Cause, type Heads, type Movement } from '@freshet/core/stock';
+import {
+  addHeads,
+  decideCount,
+  decideLoss,
+  decideMove,
+  EMPTY,
+  subtractHeads,
+  totalHeads,
+  type Cause,
+  type Heads,
+  type Movement,
+} from '@freshet/core/stock';
 import type { TimeRange } from '@freshet/core/time';
 import type { Applied, LogService, Scope } from '../log';
 import { DomainError, type Clock, type Database, type Who } from '../platform';
@@ -15,12 +26,28 @@ const headsOf = ({ males, females, unsexed }: Heads): Heads => ({ males, females
 
 /** "2 males, 3 females" */
 function words(heads: Heads): string {
-  const parts = [heads.males && `${heads.males} males`, heads.females && `${heads.females} females`, heads.unsexed && `${heads.unsexed}${heads.males + heads.females > 0 ? ' unsexed' : ''}`].filter(Boolean);
+  const parts = [
+    heads.males && `${heads.males} males`,
+    heads.females && `${heads.females} females`,
+    heads.unsexed && `${heads.unsexed}${heads.males + heads.females > 0 ? ' unsexed' : ''}`,
+  ].filter(Boolean);
   return parts.join(', ') || 'none';
 }
 
 /** Lots and the double-entry ledger of headcounts. */
-export function createStock({ database, clock, log, room, species }: { database: Database; clock: Clock; log: LogService; room: RoomService; species: SpeciesService }) {
+export function createStock({
+  database,
+  clock,
+  log,
+  room,
+  species,
+}: {
+  database: Database;
+  clock: Clock;
+  log: LogService;
+  room: RoomService;
+  species: SpeciesService;
+}) {
   const repository = createStockRepository(database);
   const { lots, movements, placements } = repository;
 
@@ -37,18 +64,43 @@ export function createStock({ database, clock, log, room, species }: { database:
       const lot = await lockLot(scope, lotId);
       const heads = sum(headsOf(lot), movement);
       if (heads.males < 0 || heads.females < 0 || heads.unsexed < 0)
-        throw new DomainError(movement.cause === 'undo' ? 'log/later-entries' : 'stock/too-many', { detail: movement.cause === 'undo' ? 'Some of these animals were moved or lost since; take that back first.' : `Only ${words(headsOf(lot))} are there.`, pointer });
+        throw new DomainError(movement.cause === 'undo' ? 'log/later-entries' : 'stock/too-many', {
+          detail:
+            movement.cause === 'undo'
+              ? 'Some of these animals were moved or lost since; take that back first.'
+              : `Only ${words(headsOf(lot))} are there.`,
+          pointer,
+        });
       await lots.update(who.houseId, { id: lotId }, heads, tx);
     };
     if (movement.fromLotId) await change(movement.fromLotId, subtractHeads);
     if (movement.toLotId) await change(movement.toLotId, addHeads);
-    await movements.insert(who.houseId, { id: newId(), entryId, fromAt: when.from, toAt: when.to, byUser: who.userId, fromLotId: movement.fromLotId, toLotId: movement.toLotId, cause: movement.cause, ...headsOf(movement) }, tx);
+    await movements.insert(
+      who.houseId,
+      {
+        id: newId(),
+        entryId,
+        fromAt: when.from,
+        toAt: when.to,
+        byUser: who.userId,
+        fromLotId: movement.fromLotId,
+        toLotId: movement.toLotId,
+        cause: movement.cause,
+        ...headsOf(movement),
+      },
+      tx,
+    );
   }
 
   /** Makes an empty lot in a tank; a movement fills it. */
   async function createLot(scope: Scope, lot: Omit<LotRow, 'entryId' | 'males' | 'females' | 'unsexed'>): Promise<void> {
     await lots.insert(scope.who.houseId, { ...lot, ...EMPTY, entryId: scope.entryId }, scope.tx);
-    if (lot.tankId) await placements.insert(scope.who.houseId, { id: newId(), entryId: scope.entryId, lotId: lot.id, tankId: lot.tankId, at: lot.since }, scope.tx);
+    if (lot.tankId)
+      await placements.insert(
+        scope.who.houseId,
+        { id: newId(), entryId: scope.entryId, lotId: lot.id, tankId: lot.tankId, at: lot.since },
+        scope.tx,
+      );
   }
 
   log.onUndo({
@@ -56,25 +108,44 @@ export function createStock({ database, clock, log, room, species }: { database:
     async before(scope, entry) {
       const { who, tx } = scope;
       const made = await movements.find(who.houseId, { entryId: entry.id }, { tx });
-      for (const row of made.reverse()) await book(scope, { ...headsOf(row), fromLotId: row.toLotId, toLotId: row.fromLotId, cause: 'undo' }, exactly(scope.now));
+      for (const row of made.reverse())
+        await book(scope, { ...headsOf(row), fromLotId: row.toLotId, toLotId: row.fromLotId, cause: 'undo' }, exactly(scope.now));
       if (entry.kind !== 'tank') return;
       const standing = await placements.find(who.houseId, { tankId: entry.subjectId }, { tx, limit: 1 });
-      if (standing.length > 0) throw new DomainError('log/later-entries', { detail: 'Animals were put into this tank; take that back first.' });
+      if (standing.length > 0)
+        throw new DomainError('log/later-entries', { detail: 'Animals were put into this tank; take that back first.' });
     },
     async after({ who, tx }, entry) {
       if (entry.kind !== 'move' || !entry.subjectId) return;
-      const last = (await placements.find(who.houseId, { lotId: entry.subjectId }, { tx, order: [['at', 'DESC'], ['id', 'DESC']], limit: 1 }))[0];
+      const last = (
+        await placements.find(
+          who.houseId,
+          { lotId: entry.subjectId },
+          {
+            tx,
+            order: [
+              ['at', 'DESC'],
+              ['id', 'DESC'],
+            ],
+            limit: 1,
+          },
+        )
+      )[0];
       if (last) await lots.update(who.houseId, { id: entry.subjectId }, { tankId: last.tankId }, tx);
     },
   });
 
-  async function applyMove(scope: Scope, body: Pick<Body<'move'>, 'lotId' | 'newLotId' | 'toTankId' | 'heads' | 'at'>): Promise<Applied> {
+  async function applyMove(
+    scope: Scope,
+    body: Pick<Body<'move'>, 'lotId' | 'newLotId' | 'toTankId' | 'heads' | 'at'>,
+  ): Promise<Applied> {
     const lot = await lockLot(scope, body.lotId);
     const tank = await room.getTank(scope.who, body.toTankId, scope);
     const from = lot.tankId ? await room.getTank(scope.who, lot.tankId, scope) : null;
     const decision = decideMove(headsOf(lot), body.heads);
     if (!decision.ok) throw new DomainError('stock/too-many', { detail: decision.message, pointer: `#/heads/${decision.field}` });
-    if (tank.id === lot.tankId) throw new DomainError('request/invalid', { detail: 'They are in that tank already.', pointer: '#/toTankId' });
+    if (tank.id === lot.tankId)
+      throw new DomainError('request/invalid', { detail: 'They are in that tank already.', pointer: '#/toTankId' });
     const { who, tx, entryId } = scope;
     const text = `${words(body.heads)} from ${from?.code ?? 'nowhere'} to ${tank.code}`;
     if (totalHeads(body.heads) === totalHeads(lot)) {
@@ -88,19 +159,33 @@ export function createStock({ database, clock, log, room, species }: { database:
     return { text: `Split off ${text}`, tankId: lot.tankId, otherTankId: tank.id, subjectId: lot.id };
   }
 
-  async function applyLoss(scope: Scope, body: { lotId: string; heads: Heads; cause: Cause; at: TimeRange; note?: string | undefined }): Promise<Applied> {
+  async function applyLoss(
+    scope: Scope,
+    body: { lotId: string; heads: Heads; cause: Cause; at: TimeRange; note?: string | undefined },
+  ): Promise<Applied> {
     const lot = await lockLot(scope, body.lotId);
     const decision = decideMove(headsOf(lot), body.heads);
     if (!decision.ok) throw new DomainError('stock/too-many', { detail: decision.message, pointer: `#/heads/${decision.field}` });
     await book(scope, { ...headsOf(body.heads), fromLotId: lot.id, toLotId: null, cause: body.cause }, body.at);
     const tank = lot.tankId ? await room.getTank(scope.who, lot.tankId, scope) : null;
-    return { text: `${tank?.code ?? 'no tank'}: ${words(body.heads)} ${body.cause === 'infertile' ? 'white eggs picked' : { sale: 'sold', gift: 'given away', cull: 'culled', predation: 'eaten' }[body.cause as string] ?? 'lost'}${body.note ? `, ${body.note}` : ''}`, tankId: lot.tankId, subjectId: lot.broodId ?? lot.id };
+    return {
+      text: `${tank?.code ?? 'no tank'}: ${words(body.heads)} ${body.cause === 'infertile' ? 'white eggs picked' : ({ sale: 'sold', gift: 'given away', cull: 'culled', predation: 'eaten' }[body.cause as string] ?? 'lost')}${body.note ? `, ${body.note}` : ''}`,
+      tankId: lot.tankId,
+      subjectId: lot.broodId ?? lot.id,
+    };
   }
 
   /** Spreads a plain number of losses over the lots of a tank or brood, largest first. */
-  async function applyPlainLoss(scope: Scope, among: readonly LotRow[], count: number, cause: Cause, at: TimeRange): Promise<void> {
+  async function applyPlainLoss(
+    scope: Scope,
+    among: readonly LotRow[],
+    count: number,
+    cause: Cause,
+    at: TimeRange,
+  ): Promise<void> {
     const total = among.reduce((sum, lot) => sum + totalHeads(lot), 0);
-    if (count > total) throw new DomainError('stock/too-many', { detail: `Only ${total} are booked, not ${count}.`, pointer: '#/count' });
+    if (count > total)
+      throw new DomainError('stock/too-many', { detail: `Only ${total} are booked, not ${count}.`, pointer: '#/count' });
     let left = count;
     for (const lot of [...among].sort((a, b) => totalHeads(b) - totalHeads(a))) {
       const share = Math.min(left, totalHeads(lot));
@@ -119,7 +204,11 @@ export function createStock({ database, clock, log, room, species }: { database:
     if (decision.movement) await book(scope, decision.movement, at, '#/counted');
     const tank = lot.tankId ? await room.getTank(scope.who, lot.tankId, scope) : null;
     const before = totalHeads(lot);
-    return { text: `${tank?.code ?? 'no tank'}: counted ${counted}${before === counted ? ', as booked' : `, ${before} were booked`}`, tankId: lot.tankId, subjectId: lot.broodId ?? lot.id };
+    return {
+      text: `${tank?.code ?? 'no tank'}: counted ${counted}${before === counted ? ', as booked' : `, ${before} were booked`}`,
+      tankId: lot.tankId,
+      subjectId: lot.broodId ?? lot.id,
+    };
   }
 
   return {
@@ -133,9 +222,17 @@ export function createStock({ database, clock, log, room, species }: { database:
     applyCount,
 
     async lots(who: Who) {
-      const [rows, tankRows, kinds] = await Promise.all([repository.living(who.houseId), room.repository.tanks.find(who.houseId), species.all(who.houseId)]);
+      const [rows, tankRows, kinds] = await Promise.all([
+        repository.living(who.houseId),
+        room.repository.tanks.find(who.houseId),
+        species.all(who.houseId),
+      ]);
       const codes = new Map(tankRows.map((tank) => [tank.id, tank.code]));
-      return rows.map(({ entryId: _entry, ...lot }) => ({ ...lot, speciesName: kinds.get(lot.speciesKey)?.commonName ?? lot.speciesKey, tankCode: codes.get(lot.tankId ?? '') ?? null }));
+      return rows.map(({ entryId: _entry, ...lot }) => ({
+        ...lot,
+        speciesName: kinds.get(lot.speciesKey)?.commonName ?? lot.speciesKey,
+        tankCode: codes.get(lot.tankId ?? '') ?? null,
+      }));
     },
 
     addLot: (who: Who, body: Body<'addLot'>) =>
@@ -143,19 +240,45 @@ export function createStock({ database, clock, log, room, species }: { database:
         const kind = await species.get(who, body.speciesKey);
         const tank = await room.getTank(who, body.tankId, scope);
         const { lotId, speciesKey, line, generation, origin, acquiredFrom, at } = body;
-        await createLot(scope, { id: lotId, speciesKey, line, generation, origin, acquiredFrom, broodId: null, tankId: tank.id, since: at });
+        await createLot(scope, {
+          id: lotId,
+          speciesKey,
+          line,
+          generation,
+          origin,
+          acquiredFrom,
+          broodId: null,
+          tankId: tank.id,
+          since: at,
+        });
         await book(scope, { ...body.heads, fromLotId: null, toLotId: lotId, cause: 'acquired' }, exactly(at));
         return { text: `${kind.commonName}: ${words(body.heads)} into ${tank.code}`, tankId: tank.id, subjectId: lotId };
       }),
 
-    move: (who: Who, body: Body<'move'>) => log.record(who, { id: body.id, kind: 'move', when: exactly(body.at), override: body.override }, (scope) => applyMove(scope, body)),
-    lose: (who: Who, body: Body<'lose'>) => log.record(who, { id: body.id, kind: 'loss', when: exactly(body.at), override: body.override }, (scope) => applyLoss(scope, { ...body, at: exactly(body.at) })),
-    count: (who: Who, body: Body<'count'>) => log.record(who, { id: body.id, kind: 'count', when: exactly(body.at), override: body.override }, (scope) => applyCount(scope, body.lotId, body.counted, exactly(body.at))),
+    move: (who: Who, body: Body<'move'>) =>
+      log.record(who, { id: body.id, kind: 'move', when: exactly(body.at), override: body.override }, (scope) =>
+        applyMove(scope, body),
+      ),
+    lose: (who: Who, body: Body<'lose'>) =>
+      log.record(who, { id: body.id, kind: 'loss', when: exactly(body.at), override: body.override }, (scope) =>
+        applyLoss(scope, { ...body, at: exactly(body.at) }),
+      ),
+    count: (who: Who, body: Body<'count'>) =>
+      log.record(who, { id: body.id, kind: 'count', when: exactly(body.at), override: body.override }, (scope) =>
+        applyCount(scope, body.lotId, body.counted, exactly(body.at)),
+      ),
 
     /** Proves the ledger: cached headcounts against the movements, and what came in against what left and lives. */
     async balance(who: Pick<Who, 'houseId'>) {
       const [rows, outside] = await Promise.all([repository.balance(who.houseId), repository.outside(who.houseId)]);
-      const wrongLots = rows.filter((row) => row.males !== Number(row.bookedMales) || row.females !== Number(row.bookedFemales) || row.unsexed !== Number(row.bookedUnsexed)).map((row) => row.id);
+      const wrongLots = rows
+        .filter(
+          (row) =>
+            row.males !== Number(row.bookedMales) ||
+            row.females !== Number(row.bookedFemales) ||
+            row.unsexed !== Number(row.bookedUnsexed),
+        )
+        .map((row) => row.id);
       const alive = rows.reduce((sum, row) => sum + row.males + row.females + row.unsexed, 0);
       const [cameIn, left] = [Number(outside?.cameIn ?? 0), Number(outside?.gone ?? 0)];
       return { cameIn, left, alive, balanced: wrongLots.length === 0 && cameIn === left + alive, wrongLots };

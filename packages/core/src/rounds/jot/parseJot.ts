@@ -1,3 +1,4 @@
+import { decideLoss, EMPTY, totalHeads, type Heads } from '../../stock';
 import { addDays, formatInstantRange, houseDay, instantOf, type Instant, type TimeRange } from '../../time';
 import { convert, formatNumber } from '../../units';
 
@@ -5,20 +6,19 @@ import { convert, formatNumber } from '../../units';
 export type JotCommand =
   | { kind: 'temperature'; tempC: number; at: Instant }
   | { kind: 'eggs'; count: number; white: number; laid: TimeRange }
-  | { kind: 'white'; count: number; at: Instant }
-  | { kind: 'hatched'; count: number | null; at: TimeRange }
-  | { kind: 'freeSwimming'; count: number | null; at: TimeRange }
-  | { kind: 'count'; count: number; at: Instant }
-  | { kind: 'lost'; count: number; at: Instant };
+  | { kind: 'white'; broodId: string; count: number; at: Instant }
+  | { kind: 'hatched' | 'freeSwimming'; broodId: string; count: number | null; at: TimeRange }
+  | { kind: 'count'; lotId: string; count: number; at: Instant }
+  | { kind: 'lost'; lotId: string; heads: Heads; at: Instant };
 
 /** A tank as the jot line must know it. */
 export interface JotTank {
   id: string;
   code: string;
-  /** Animals, eggs included. */
-  heads: number;
-  broods: { id: string; stage: string }[];
-  /** Open attempts in it. */
+  /** Living lots in it; `young` ones belong to a brood, eggs included. */
+  lots: readonly (Heads & { id: string; young: boolean })[];
+  broods: readonly { id: string; stage: string }[];
+  /** Open attempts to which eggs seen here could belong. */
   attempts: number;
 }
 
@@ -125,7 +125,17 @@ interface Draft {
   kind: JotCommand['kind'];
   value: number | null;
   word: Word;
+  sex?: keyof Heads | undefined;
 }
+
+const SEXES: Record<string, keyof Heads> = {
+  m: 'males',
+  male: 'males',
+  males: 'males',
+  f: 'females',
+  female: 'females',
+  females: 'females',
+};
 
 /** Reads the words behind the tank code into drafts and a time. */
 function readPhrases(list: readonly Word[], context: JotContext): { drafts: Draft[]; since: Instant | null; at: Instant | null } {
@@ -158,8 +168,10 @@ function readPhrases(list: readonly Word[], context: JotContext): { drafts: Draf
       if (word.text.toLowerCase() === 'free' && next?.text.toLowerCase() === 'swimming') i++;
       const number = list[i + 1];
       const takes = isNumber(number) && !(SYNONYMS[list[i + 2]?.text.toLowerCase() ?? ''] === 'white' && meaning !== 'white');
-      drafts.push({ kind: meaning, value: takes && number ? wholeNumber(number) : null, word });
       if (takes) i++;
+      const sex = takes && meaning === 'lost' ? SEXES[list[i + 1]?.text.toLowerCase() ?? ''] : undefined;
+      if (sex) i++;
+      drafts.push({ kind: meaning, value: takes && number ? wholeNumber(number) : null, word, sex });
     } else if (
       isNumber(word) &&
       next &&
@@ -187,14 +199,39 @@ function checkTank(draft: Draft, tank: JotTank): void {
   const { from, to, text } = draft.word;
   if (draft.kind === 'eggs' && tank.attempts === 0)
     throw new JotProblem(from, to, `No spawning attempt is open in ${tank.code}; start one under Spawns first.`);
-  if (['white', 'hatched', 'freeSwimming'].includes(draft.kind) && tank.broods.length === 0)
-    throw new JotProblem(from, to, `No brood is in ${tank.code}, so "${text}" has nothing to go to.`);
-  if (['white', 'hatched', 'freeSwimming'].includes(draft.kind) && tank.broods.length > 1)
+  if (draft.kind === 'eggs' && tank.attempts > 1)
+    throw new JotProblem(from, to, `${tank.attempts} attempts are open in ${tank.code}; log the eggs on the attempt's page.`);
+  if (!['white', 'hatched', 'freeSwimming'].includes(draft.kind)) return;
+  if (tank.broods.length === 0) throw new JotProblem(from, to, `No brood is in ${tank.code}, so "${text}" has nothing to go to.`);
+  if (tank.broods.length > 1)
     throw new JotProblem(from, to, `${tank.code} holds ${tank.broods.length} broods; log this on the brood's page.`);
-  if (['count', 'lost'].includes(draft.kind) && tank.heads === 0)
-    throw new JotProblem(from, to, `Nobody is booked in ${tank.code}.`);
-  if (draft.kind === 'lost' && draft.value !== null && draft.value > tank.heads)
-    throw new JotProblem(from, to, `Only ${tank.heads} are booked in ${tank.code}.`);
+}
+
+/** The lot a count or loss is about: the only one, or the only young ones beside adults. */
+function lotOf(draft: Draft, tank: JotTank): JotTank['lots'][number] {
+  const { from, to } = draft.word;
+  const young = tank.lots.filter((lot) => lot.young);
+  const lot = tank.lots.length === 1 ? tank.lots[0] : young.length === 1 ? young[0] : undefined;
+  if (lot) return lot;
+  throw new JotProblem(
+    from,
+    to,
+    tank.lots.length === 0
+      ? `Nobody is booked in ${tank.code}.`
+      : `${tank.code} holds ${tank.lots.length} groups; log this on the tank's page.`,
+  );
+}
+
+function lossOf(draft: Draft, tank: JotTank, at: Instant): JotCommand {
+  const lot = lotOf(draft, tank);
+  const count = needed(draft);
+  const { from, to } = draft.word;
+  const have = draft.sex ? { ...EMPTY, [draft.sex]: lot[draft.sex] } : lot;
+  if (count > totalHeads(have))
+    throw new JotProblem(from, to, `Only ${totalHeads(have)} ${draft.sex ?? ''} are booked in ${tank.code}.`.replace('  ', ' '));
+  const decision = decideLoss(have, count);
+  if (!decision.ok) throw new JotProblem(from, to, `${decision.message} Write "lost ${count} male" or "lost ${count} female".`);
+  return { kind: 'lost', lotId: lot.id, heads: decision.heads, at };
 }
 
 function toCommands(drafts: readonly Draft[], tank: JotTank, span: TimeRange): JotCommand[] {
@@ -212,13 +249,22 @@ function toCommands(drafts: readonly Draft[], tank: JotTank, span: TimeRange): J
       commands.push({ kind: 'eggs', count, white: whites, laid: span });
     } else if (draft.kind === 'temperature') commands.push({ kind: 'temperature', tempC: draft.value ?? 0, at: span.to });
     else if (draft.kind === 'hatched' || draft.kind === 'freeSwimming')
-      commands.push({ kind: draft.kind, count: draft.value, at: span });
-    else commands.push({ kind: draft.kind, count: needed(draft), at: span.to });
+      commands.push({ kind: draft.kind, broodId: tank.broods[0]?.id ?? '', count: draft.value, at: span });
+    else if (draft.kind === 'white')
+      commands.push({ kind: 'white', broodId: tank.broods[0]?.id ?? '', count: needed(draft), at: span.to });
+    else if (draft.kind === 'count')
+      commands.push({ kind: 'count', lotId: lotOf(draft, tank).id, count: needed(draft), at: span.to });
+    else commands.push(lossOf(draft, tank, span.to));
   }
   return commands;
 }
 
-function describe(command: JotCommand, context: JotContext): string {
+/** Which group of several a count or loss is read for. */
+function group(lotId: string, tank: JotTank): string {
+  return tank.lots.length > 1 && tank.lots.some((lot) => lot.id === lotId && lot.young) ? ' of the young' : '';
+}
+
+function describe(command: JotCommand, tank: JotTank, context: JotContext): string {
   const today = houseDay(context.now, context.timeZone);
   const when = (range: TimeRange) => formatInstantRange(range, today, context.timeZone);
   switch (command.kind) {
@@ -235,9 +281,14 @@ function describe(command: JotCommand, context: JotContext): string {
     case 'freeSwimming':
       return `free-swimming${command.count === null ? '' : `, ${command.count} counted`} ${when(command.at)}`;
     case 'count':
-      return `counted ${command.count}`;
-    case 'lost':
-      return `${command.count} lost`;
+      return `${command.count} counted${group(command.lotId, tank)}`;
+    case 'lost': {
+      const { males, females, unsexed } = command.heads;
+      const sexes = [males && `${males} male`, females && `${females} female`, unsexed && String(unsexed)]
+        .filter(Boolean)
+        .join(' and ');
+      return `${sexes} lost${group(command.lotId, tank)}`;
+    }
   }
 }
 
@@ -263,7 +314,7 @@ export function parseJot(line: string, context: JotContext): JotResult {
       ok: true,
       tank,
       commands,
-      readsAs: `${tank.code}: ${commands.map((command) => describe(command, context)).join('; ')}`,
+      readsAs: `${tank.code}: ${commands.map((command) => describe(command, tank, context)).join('; ')}`,
     };
   } catch (error) {
     if (error instanceof JotProblem) return { ok: false, problem: { from: error.from, to: error.to, message: error.message } };

@@ -34,15 +34,28 @@ export function foodFor(figures: Pick<Figures, 'ladder'>, mm: number) {
   return (reached.at(-1) ?? figures.ladder[0])?.food ?? 'finePowder';
 }
 
+const middle = (range: readonly [number, number]) => (range[0] + range[1]) / 2;
+
+/** Von Bertalanffy through the young's length and the middle of the sale length at the middle of the sale age. */
+function growthCurve(figures: Figures): { start: number; limit: number; ratePerDay: number } {
+  const start = middle(figures.fryMm);
+  const limit = Math.max(figures.adultMm[1], middle(figures.saleMm) * 1.05);
+  const atSale = Math.min(Math.max(middle(figures.saleMm), start * 1.05), limit * 0.98);
+  return { start, limit, ratePerDay: Math.log((limit - start) / (limit - atSale)) / Math.max(1, middle(figures.saleDays)) };
+}
+
 /**
  * Expected mean length at an age since first feeding, mm: von Bertalanffy through the young's length, the middle of the sale
  * length at the middle of the sale age, towards the adult length. Source: docs/sources.md#growth
  */
 export function expectedLengthMm(figures: Figures, ageDays: number): number {
-  const middle = (range: readonly [number, number]) => (range[0] + range[1]) / 2;
-  const start = middle(figures.fryMm);
-  const limit = Math.max(figures.adultMm[1], middle(figures.saleMm) * 1.05);
-  const atSale = Math.min(Math.max(middle(figures.saleMm), start * 1.05), limit * 0.98);
-  const rate = Math.log((limit - start) / (limit - atSale)) / Math.max(1, middle(figures.saleDays));
-  return limit - (limit - start) * Math.exp(-rate * Math.max(0, ageDays));
+  const { start, limit, ratePerDay } = growthCurve(figures);
+  return limit - (limit - start) * Math.exp(-ratePerDay * Math.max(0, ageDays));
+}
+
+/** The age since first feeding, days, at which the expected length is reached; 0 when they start longer, null when never. */
+export function expectedAgeDays(figures: Figures, lengthMm: number): number | null {
+  const { start, limit, ratePerDay } = growthCurve(figures);
+  if (lengthMm <= start) return 0;
+  return lengthMm >= limit ? null : Math.log((limit - start) / (limit - lengthMm)) / ratePerDay;
 }

@@ -1,0 +1,137 @@
+/** Racks of Saltings Shed, front to back as they are walked. Measures in cm, loads in kg. */
+export interface RackPlan {
+  code: string;
+  name: string;
+  kind: 'rack' | 'stand' | 'yard';
+  quarantine?: boolean;
+  sump?: string;
+  shelves: { lengthCm: number; depthCm: number; heightCm: number; loadLimitKg: number | null; tanks: TankPlan[] }[];
+}
+/** A tank by outer measures; `water` is the height of the water. */
+export interface TankPlan {
+  code: string;
+  size: [length: number, width: number, height: number];
+  water: number;
+  facing?: 'long' | 'short';
+  substrateKg?: number;
+  /** Usual temperature, °C. */
+  tempC: number;
+}
+
+type Size = TankPlan['size'];
+const row = (prefix: string, size: Size, water: number, temps: number[], more: Partial<TankPlan> = {}): TankPlan[] =>
+  temps.map((tempC, i) => ({ code: `${prefix}.${i + 1}`, size, water, tempC, ...more }));
+
+const NURSERY: Size = [60, 30, 36];
+const CUBE: Size = [30, 30, 30];
+
+export const RACKS: readonly RackPlan[] = [
+  {
+    code: 'A',
+    name: 'North wall',
+    kind: 'rack',
+    sump: 'S1',
+    shelves: [
+      {
+        lengthCm: 250,
+        depthCm: 62,
+        heightCm: 48,
+        loadLimitKg: 450,
+        tanks: [
+          ...row('A1', NURSERY, 28, [25.4, 26.1, 25.6, 25.5], { facing: 'short' }),
+          ...[25.2, 22.4, 25.8].map((tempC, i) => ({ code: `A1.${i + 5}`, size: CUBE, water: 24, tempC })),
+        ],
+      },
+      {
+        lengthCm: 250,
+        depthCm: 62,
+        heightCm: 48,
+        loadLimitKg: 420,
+        tanks: row('A2', [45, 35, 35], 30, [25.3, 25.4, 23.6, 25.6, 24.2], { substrateKg: 4 }),
+      },
+      {
+        lengthCm: 250,
+        depthCm: 62,
+        heightCm: 58,
+        loadLimitKg: 700,
+        tanks: row('A3', [60, 45, 45], 40, [27.4, 26.0, 25.2, 25.4], { substrateKg: 6 }),
+      },
+    ],
+  },
+  {
+    code: 'B',
+    name: 'Window, rain water',
+    kind: 'rack',
+    shelves: [
+      {
+        lengthCm: 200,
+        depthCm: 45,
+        heightCm: 42,
+        loadLimitKg: 250,
+        tanks: row('B1', [40, 25, 30], 24, [25.6, 25.1, 24.4, 27.2]),
+      },
+      {
+        lengthCm: 200,
+        depthCm: 45,
+        heightCm: 42,
+        loadLimitKg: 300,
+        tanks: row('B2', [45, 30, 32], 26, [25.2, 24.1, 23.8, 25.4], { substrateKg: 2 }),
+      },
+      {
+        lengthCm: 200,
+        depthCm: 45,
+        heightCm: 42,
+        loadLimitKg: 300,
+        tanks: row('B3', [48, 30, 30], 24, [26.0, 23.9, 22.6, 24.6], { substrateKg: 5 }),
+      },
+    ],
+  },
+  {
+    code: 'C',
+    name: 'Bench',
+    kind: 'rack',
+    shelves: [
+      { lengthCm: 110, depthCm: 40, heightCm: 35, loadLimitKg: 60, tanks: row('C1', [22, 16, 16], 12, [22.1, 22.3, 21.9]) },
+      { lengthCm: 110, depthCm: 40, heightCm: 35, loadLimitKg: 80, tanks: row('C2', [30, 20, 20], 15, [25.4, 27.3, 23.8]) },
+    ],
+  },
+  {
+    code: 'Y',
+    name: 'Yard',
+    kind: 'yard',
+    shelves: [
+      {
+        lengthCm: 700,
+        depthCm: 200,
+        heightCm: 300,
+        loadLimitKg: null,
+        tanks: [
+          { code: 'Y1', size: [100, 70, 45], water: 35, tempC: 9.5 },
+          { code: 'Y2', size: [150, 100, 50], water: 38, tempC: 9 },
+          { code: 'Y3', size: [220, 130, 60], water: 50, tempC: 9 },
+          { code: 'Y4', size: [60, 60, 90], water: 70, tempC: 9 },
+        ],
+      },
+    ],
+  },
+  {
+    code: 'Q',
+    name: 'Quarantine',
+    kind: 'stand',
+    quarantine: true,
+    shelves: [
+      {
+        lengthCm: 220,
+        depthCm: 40,
+        heightCm: 60,
+        loadLimitKg: null,
+        tanks: ['Q1', 'Q2', 'Q3', 'Q4'].map((code, i) => ({
+          code,
+          size: [50, 30, 30],
+          water: 25,
+          tempC: [24.5, 21.2, 25, 24.8][i] ?? 24,
+        })),
+      },
+    ],
+  },
+];

@@ -1,0 +1,240 @@
+import { resolveSpecies, SHIPPED_SPECIES, type ResolvedSpecies } from '@freshet/core/stock';
+import { defaultRecipe } from '@freshet/core/spawning';
+import { attemptPlans, type AttemptPlan } from './attempts';
+import { tellBrood, type Places } from './broodStory';
+import { RACKS } from './room';
+import { CULTURES, STOCK } from './stock';
+import { createStory, type Story, type StoryEvent } from './story';
+
+/** A temperature logged in a tank. */
+export interface DemoReading {
+  id: string;
+  tankId: string;
+  value: number;
+  at: string;
+}
+
+/** The demonstration house: what was written, oldest first, and the daily temperatures. */
+export interface DemoHouse {
+  events: StoryEvent[];
+  readings: DemoReading[];
+}
+
+const SEED = 20_417;
+const HISTORY_DAYS = 425;
+const SETUP_DAYS = 424;
+/** The probe of this tank went silent some days ago. */
+const BROKEN_PROBE = { code: 'A2.5', silentDays: 6 };
+
+function tellRoom(story: Story): Map<string, { id: string; tempC: number; outdoor: boolean }> {
+  const tanks = new Map<string, { id: string; tempC: number; outdoor: boolean }>();
+  const at = story.daysAgo(SETUP_DAYS, '09:00');
+  for (const rack of RACKS) {
+    const rackId = story.newId(at);
+    story.write(at, 'addRack', {
+      id: rackId,
+      code: rack.code,
+      name: rack.name,
+      kind: rack.kind,
+      quarantine: rack.quarantine ?? false,
+      sump: rack.sump ?? null,
+    });
+    for (const shelf of rack.shelves) {
+      const shelfId = story.newId(at);
+      const { lengthCm, depthCm, heightCm, loadLimitKg } = shelf;
+      story.write(at, 'addShelf', { id: shelfId, rackId, lengthCm, depthCm, heightCm, loadLimitKg });
+      for (const tank of shelf.tanks) {
+        const id = story.newId(at);
+        const [length, width, height] = tank.size;
+        story.write(at, 'addTank', {
+          id,
+          shelfId,
+          code: tank.code,
+          lengthCm: length,
+          widthCm: width,
+          heightCm: height,
+          waterHeightCm: tank.water,
+          glassMm: null,
+          substrateKg: tank.substrateKg ?? 0,
+          facing: tank.facing ?? 'long',
+          leftCm: null,
+        });
+        tanks.set(tank.code, { id, tempC: tank.tempC, outdoor: rack.kind === 'yard' });
+      }
+    }
+  }
+  return tanks;
+}
+
+function tellStock(story: Story, places: Places): Map<string, string> {
+  const lots = new Map<string, string>();
+  for (const plan of STOCK) {
+    const at = story.daysAgo(plan.daysAgo, '16:30');
+    const lotId = story.newId(at);
+    const [males, females, unsexed] = plan.heads;
+    lots.set(plan.key, lotId);
+    story.write(at, 'addLot', {
+      id: story.newId(at),
+      lotId,
+      speciesKey: plan.species,
+      line: plan.line ?? null,
+      generation: plan.generation ?? null,
+      origin: plan.origin,
+      acquiredFrom: plan.from,
+      tankId: places.tankId(plan.tank),
+      heads: { males, females, unsexed },
+      at,
+    });
+  }
+  return lots;
+}
+
+/** Aspidoras go to their spawning tank and back; other parents stay where they are. */
+function tellAttempt(
+  story: Story,
+  plan: AttemptPlan,
+  lots: ReadonlyMap<string, string>,
+  species: ResolvedSpecies,
+  places: Places,
+): void {
+  const known = (keys: string[]) => keys.flatMap((key) => lots.get(key) ?? []);
+  const began = story.daysAgo(Math.max(0, Math.round(plan.fromDaysAgo)), '06:10');
+  const at = began > story.now ? story.now : began;
+  const attemptId = story.newId(at);
+  const base = defaultRecipe(species.method);
+  const recipe = {
+    ...base,
+    trigger: plan.trigger,
+    ...(plan.eggPlan ? { eggPlan: plan.eggPlan } : {}),
+    ...(plan.fungus ? { fungus: plan.fungus } : {}),
+    ...(plan.fungus === 'dye' ? { dyeMgPerL: 1, dyeStockPercent: 0.5 } : {}),
+  };
+  const { plan: ahead } = plan;
+  const from = ahead ? story.day(-ahead.setUpInDays) : story.day(Math.round(plan.fromDaysAgo));
+  const endsDaysAgo = plan.laidDaysAgo === null ? Math.round(plan.fromDaysAgo) - 12 : null;
+  story.write(at, 'addAttempt', {
+    id: story.newId(at),
+    attemptId,
+    speciesKey: plan.species,
+    name: plan.name,
+    tankId: places.tankId(plan.tank),
+    sires: known(plan.sires),
+    dams: known(plan.dams),
+    from,
+    to: ahead ? story.day(-ahead.untilInDays) : null,
+    conditioningFrom: ahead ? story.day(0) : null,
+    setUpOn: ahead ? story.day(-ahead.setUpInDays) : from,
+    triggerOn: ahead ? story.day(-ahead.triggerInDays) : story.day(Math.round(plan.fromDaysAgo) - 3),
+    recipe,
+    note: plan.note ?? null,
+    override: { reason: ahead?.reason ?? 'the tank is shared with its keepers' },
+  });
+  if (ahead) return;
+  const triggered = story.daysAgo(Math.max(1, Math.round(plan.fromDaysAgo) - 3), '20:15');
+  if (plan.trigger !== 'stable' && triggered <= story.now)
+    story.write(triggered, 'trigger', {
+      id: story.newId(triggered),
+      attemptId,
+      at: { from: triggered, to: triggered },
+      what: {
+        coolChange: 'half changed with rain, 5 °C cooler',
+        warm: 'raised by 2 °C over a day',
+        dawnLightAndFood: 'live food at first light, front cover off',
+        season: 'waited for the season',
+        stable: '',
+      }[plan.trigger],
+    });
+  let end: { at: string; outcome: 'spawned' | 'failed' } | null =
+    endsDaysAgo !== null ? { at: story.daysAgo(endsDaysAgo, '18:00'), outcome: 'failed' } : null;
+  if (plan.laidDaysAgo !== null) {
+    const { swimming } = tellBrood(story, plan, attemptId, species, places);
+    if (swimming) end = { at: new Date(Date.parse(swimming) + 3_600_000).toISOString(), outcome: 'spawned' };
+  }
+  if (end && end.at <= story.now)
+    story.write(end.at, 'endAttempt', {
+      id: story.newId(end.at),
+      attemptId,
+      outcome: end.outcome,
+      on: end.at.slice(0, 10),
+      note: null,
+    });
+}
+
+function tellCultures(story: Story, places: Places): void {
+  for (const culture of CULTURES) {
+    const startedAt = story.daysAgo(culture.daysAgo, '17:40');
+    const cultureId = story.newId(startedAt);
+    story.write(startedAt, 'addCulture', {
+      id: story.newId(startedAt),
+      cultureId,
+      food: culture.food,
+      name: culture.name,
+      tankId: culture.tank ? places.tankId(culture.tank) : null,
+      startedAt,
+    });
+    for (const [kind, daysAgo] of [
+      ['ripe', culture.ripeDaysAgo],
+      ['fed', culture.fedDaysAgo],
+    ] as const) {
+      if (daysAgo === null) continue;
+      const at = story.daysAgo(daysAgo, '07:50');
+      story.write(at, 'cultureEvent', { id: story.newId(at), cultureId, kind, at });
+    }
+  }
+}
+
+/** One temperature a morning, with the seasons outdoors and a probe that fell silent. */
+function tellTemperatures(story: Story, tanks: ReturnType<typeof tellRoom>): DemoReading[] {
+  const readings: DemoReading[] = [];
+  for (const [code, tank] of tanks) {
+    const silent = code === BROKEN_PROBE.code ? BROKEN_PROBE.silentDays : 0;
+    for (let daysAgo = HISTORY_DAYS - 2; daysAgo >= silent; daysAgo--) {
+      const at = story.daysAgo(daysAgo, '06:50');
+      if (at > story.now) continue;
+      const season = Math.cos((2 * Math.PI * (Number(at.slice(5, 7)) * 30 + Number(at.slice(8, 10)) - 215)) / 365);
+      const wave = tank.outdoor ? 6 * (1 + season) : 0.3 * season + 0.35 * Math.sin(daysAgo / 9 + tank.tempC);
+      readings.push({
+        id: story.newId(at),
+        tankId: tank.id,
+        value: Math.round((tank.tempC + wave + story.random.between(-0.2, 0.2)) * 10) / 10,
+        at,
+      });
+    }
+  }
+  return readings;
+}
+
+/** A breach: fish that left quarantine for a healthy tank after a few days. */
+function tellBreach(story: Story, lots: ReadonlyMap<string, string>, places: Places): void {
+  const at = story.daysAgo(4, '18:20');
+  story.write(at, 'move', {
+    id: story.newId(at),
+    lotId: lots.get('cloud') ?? '',
+    newLotId: story.newId(at),
+    toTankId: places.tankId('A1.6'),
+    heads: { males: 1, females: 0, unsexed: 0 },
+    at,
+    override: { reason: 'he was chased in quarantine' },
+  });
+}
+
+/** Saltings Shed with fourteen months of history up to `now`; the same for the same instant. */
+export function saltingsShed(now: string): DemoHouse {
+  const story = createStory(now, SEED);
+  const tanks = tellRoom(story);
+  const places: Places = { tankId: (code) => tanks.get(code)?.id ?? '', tempC: (code) => tanks.get(code)?.tempC ?? 24 };
+  const species = new Map(SHIPPED_SPECIES.map((profile) => [profile.key, resolveSpecies(profile)]));
+  const lots = tellStock(story, places);
+  for (const plan of attemptPlans(story.random)) {
+    const kind = species.get(plan.species);
+    if (kind) tellAttempt(story, plan, lots, kind, places);
+  }
+  tellCultures(story, places);
+  tellBreach(story, lots, places);
+  const readings = tellTemperatures(story, tanks);
+  const order = new Map(story.events.map((event, i) => [event, i]));
+  const events = [...story.events].sort((a, b) =>
+    a.at < b.at ? -1 : a.at > b.at ? 1 : (order.get(a) ?? 0) - (order.get(b) ?? 0),
+  );
+  return { events, readings };
+}

@@ -1,0 +1,148 @@
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import compression from 'compression';
+import express, { type Express, type Request, type RequestHandler } from 'express';
+import { rateLimit } from 'express-rate-limit';
+import helmet from 'helmet';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import { accountEndpoints } from '@freshet/contract/accounts';
+import { openApi } from '@freshet/contract/api';
+import { broodsEndpoints } from '@freshet/contract/broods';
+import { larderEndpoints } from '@freshet/contract/larder';
+import { logEndpoints } from '@freshet/contract/log';
+import { PROBLEMS } from '@freshet/contract/problems';
+import { roomEndpoints } from '@freshet/contract/room';
+import { roundsEndpoints } from '@freshet/contract/rounds';
+import { spawningEndpoints } from '@freshet/contract/spawning';
+import { speciesEndpoints, stockEndpoints } from '@freshet/contract/stock';
+import { accountHandlers } from '../accounts';
+import { broodsHandlers } from '../broods';
+import { larderHandlers } from '../larder';
+import { logHandlers } from '../log';
+import { DomainError, mount, problemHandler, sessions, type Who } from '../platform';
+import { roomHandlers } from '../room';
+import { roundsHandlers } from '../rounds';
+import { spawningHandlers } from '../spawning';
+import { speciesHandlers, stockHandlers } from '../stock';
+import type { Services } from './compose';
+
+export interface AppOptions {
+  services: Services;
+  log: Logger;
+  /** Signs the session cookie. */
+  secret: string;
+  /** Folder of the built pages; none in tests of the interface alone. */
+  webFolder?: string;
+}
+
+const SIGN_IN_TRIES = 10;
+const SIGN_IN_WINDOW_MS = 15 * 60_000;
+
+/** Refuses writes that a browser sent from another page (a forged request carries the other page's origin). */
+const sameOrigin: RequestHandler = (request, _response, next) => {
+  const { origin, host } = request.headers;
+  const site = request.headers['sec-fetch-site'];
+  const foreign =
+    origin !== undefined
+      ? !URL.canParse(origin) || new URL(origin).host !== host
+      : site !== undefined && site !== 'same-origin' && site !== 'none';
+  if (foreign && !['GET', 'HEAD'].includes(request.method))
+    throw new DomainError('request/foreign-origin', { detail: 'Open Freshet at its own address.' });
+  next();
+};
+
+/** Pages and their parts; parts carry a hash in their name and may be kept for ever. */
+function pages(folder: string): RequestHandler[] {
+  const index = join(folder, 'index.html');
+  return [
+    express.static(folder, {
+      index: false,
+      setHeaders: (response, path) => {
+        response.setHeader('Cache-Control', path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache');
+      },
+    }),
+    (request, response, next) => {
+      if (request.method !== 'GET' || !request.accepts('html')) next();
+      else response.set('Cache-Control', 'no-cache').sendFile(index);
+    },
+  ];
+}
+
+/** The whole application apart from listening. */
+export function buildApp({ services, log, secret, webFolder }: AppOptions): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.set('etag', 'weak');
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        directives: {
+          defaultSrc: ["'self'"],
+          scriptSrc: ["'self'"],
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          connectSrc: ["'self'"],
+          objectSrc: ["'none'"],
+          frameAncestors: ["'none'"],
+          upgradeInsecureRequests: null,
+        },
+      },
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use(compression());
+  app.get('/api/health', async (_request, response) => {
+    await services.database.ping();
+    response.json({ ok: true, database: 'answers' });
+  });
+  app.get('/api/openapi.json', (_request, response) => {
+    response.json(openApi());
+  });
+  app.use(
+    '/api',
+    pinoHttp({ logger: log, customLogLevel: (_request, response) => (response.statusCode >= 500 ? 'error' : 'debug') }),
+  );
+  app.use('/api', sameOrigin, express.json({ limit: '256kb' }), sessions(services.database, secret));
+  app.post(
+    '/api/session',
+    rateLimit({
+      windowMs: SIGN_IN_WINDOW_MS,
+      limit: SIGN_IN_TRIES,
+      skipSuccessfulRequests: true,
+      standardHeaders: 'draft-8',
+      legacyHeaders: false,
+      handler: (_request, _response, next) => {
+        next(new DomainError('request/too-many', { detail: 'Too many wrong passwords. Wait a quarter of an hour.' }));
+      },
+    }),
+  );
+
+  const whoOf = async (request: Request): Promise<Who | null> => {
+    const { userId, houseId } = request.session;
+    return userId && houseId ? services.accounts.who(userId, houseId) : null;
+  };
+  const router = express.Router();
+  const { accounts, room, species, stock, spawning, broods, broodPages, larder, rounds } = services;
+  mount(router, accountEndpoints, accountHandlers(accounts), whoOf);
+  mount(router, logEndpoints, logHandlers(services.log), whoOf);
+  mount(router, roomEndpoints, roomHandlers(room), whoOf);
+  mount(router, speciesEndpoints, speciesHandlers(species), whoOf);
+  mount(router, stockEndpoints, stockHandlers(stock), whoOf);
+  mount(router, spawningEndpoints, spawningHandlers(spawning, broods.byAttempt), whoOf);
+  mount(router, broodsEndpoints, broodsHandlers(broods, broodPages), whoOf);
+  mount(router, larderEndpoints, larderHandlers(larder), whoOf);
+  mount(router, roundsEndpoints, roundsHandlers(rounds), whoOf);
+  app.use(router);
+  app.get('/problems/:area/:what', (request, response, next) => {
+    const code = `${request.params.area}/${request.params.what}`;
+    if (!(code in PROBLEMS)) next();
+    else response.json({ code, ...PROBLEMS[code as keyof typeof PROBLEMS] });
+  });
+  app.use('/api', () => {
+    throw new DomainError('request/not-found', { detail: 'There is no such address.' });
+  });
+  if (webFolder && existsSync(webFolder)) app.use(...pages(webFolder));
+  app.use(problemHandler(log));
+  return app;
+}

@@ -1,0 +1,172 @@
+import {
+  broodLedger,
+  computeStream,
+  describeBrood,
+  stageSpans,
+  type BroodMovement,
+  type BroodRecord,
+} from '@freshet/core/broods';
+import { expectedAgeDays, totalHeads, type Figures, type Food, type ResolvedSpecies } from '@freshet/core/stock';
+import type { TemperatureReading } from '@freshet/core/spawning';
+import { DomainError, groupBy, type Clock, type Who } from '../platform';
+import type { RoomService } from '../room';
+import type { SpawningService } from '../spawning';
+import type { LotRow, MovementRow, SpeciesService, StockService } from '../stock';
+import type { BroodsService } from './broods.service';
+
+/** The day's food of a brood, as the larder (a later area) works it out. */
+export type RationFor = (
+  figures: Figures,
+  count: number,
+  lengthMm: number,
+) => { food: Food; mealsPerDay: number; perMeal: number; unit: string; why: string[] };
+
+interface Deps {
+  clock: Clock;
+  room: RoomService;
+  stock: StockService;
+  species: SpeciesService;
+  spawning: SpawningService;
+  broods: BroodsService;
+  rationFor: RationFor;
+}
+
+/** All that is known of one brood. */
+interface Known {
+  record: BroodRecord;
+  species: ResolvedSpecies;
+  lots: LotRow[];
+  movements: BroodMovement[];
+  temperatures: readonly TemperatureReading[];
+  codes: ReadonlyMap<string, string>;
+}
+
+const DAY_MS = 86_400_000;
+const middle = (range: { from: string; to: string }) =>
+  new Date((Date.parse(range.from) + Date.parse(range.to)) / 2).toISOString();
+const toMovement = (row: MovementRow): BroodMovement => ({
+  fromLotId: row.fromLotId,
+  toLotId: row.toLotId,
+  males: row.males,
+  females: row.females,
+  unsexed: row.unsexed,
+  cause: row.cause,
+  at: { from: row.fromAt, to: row.toAt },
+});
+
+function toCard({ record, species, lots, movements, temperatures, codes }: Known, now: string, timeZone: string) {
+  const state = describeBrood(record, species, temperatures, now, timeZone);
+  const stages = stageSpans(record, species, state, now);
+  const lotIds = lots.map((lot) => lot.id);
+  const swimming = stages.find((span) => span.stage === 'fry')?.from ?? now;
+  const ready = state.ready
+    ? middle(state.ready)
+    : new Date(Date.parse(swimming) + species.figures.saleDays[1] * DAY_MS).toISOString();
+  const stream = computeStream(
+    movements,
+    lotIds,
+    species.figures.survivalToSale,
+    { laid: middle(record.laid), feed: swimming, ready },
+    now,
+  );
+  const began = movements
+    .filter((movement) => movement.cause === 'birth')
+    .reduce((sum, movement) => sum + totalHeads(movement), 0);
+  return {
+    state,
+    card: {
+      id: record.id,
+      name: record.name,
+      speciesKey: record.speciesKey,
+      speciesName: species.commonName,
+      attemptId: record.attemptId,
+      laid: record.laid,
+      stage: state.stage,
+      alive: record.alive,
+      began,
+      ageDays: state.ageDays,
+      feedingDays: state.feedingDays,
+      lengthMm: state.lengthMm,
+      food: state.food,
+      next: state.next,
+      ready: state.ready,
+      lots: lots
+        .map((lot) => ({ id: lot.id, tankId: lot.tankId, tankCode: codes.get(lot.tankId ?? '') ?? null, count: totalHeads(lot) }))
+        .sort((a, b) => b.count - a.count),
+      stream,
+      stages,
+    },
+  };
+}
+
+/** The broods as they are shown: cards for the list, one page for each. */
+export function createBroodPages({ clock, room, stock, species, spawning, broods, rationFor }: Deps) {
+  async function know(who: Who, broodIds: readonly string[]): Promise<Known[]> {
+    const { houseId } = who;
+    if (broodIds.length === 0) return [];
+    const lots = await stock.repository.ofBroods(houseId, broodIds);
+    const [loaded, movements, tanks, kinds] = await Promise.all([
+      broods.load(houseId, broodIds, lots),
+      stock.repository.movementsOf(
+        houseId,
+        lots.map((lot) => lot.id),
+      ),
+      room.repository.tanks.find(houseId),
+      species.all(houseId),
+    ]);
+    const broodOf = new Map(lots.map((lot) => [lot.id, lot.broodId ?? '']));
+    const lotsBy = groupBy(lots, (lot) => lot.broodId ?? '');
+    const movementsBy = groupBy(movements, (row) => broodOf.get(row.toLotId ?? '') ?? broodOf.get(row.fromLotId ?? '') ?? '');
+    const codes = new Map(tanks.map((tank) => [tank.id, tank.code]));
+    return loaded.broods.flatMap((record) => {
+      const kind = kinds.get(record.speciesKey);
+      if (!kind) return [];
+      return [
+        {
+          record,
+          species: kind,
+          lots: lotsBy.get(record.id) ?? [],
+          movements: (movementsBy.get(record.id) ?? []).map(toMovement),
+          temperatures: loaded.temperatures.get(record.id) ?? [],
+          codes,
+        },
+      ];
+    });
+  }
+
+  return {
+    /** Living broods, youngest first. */
+    async cards(who: Who) {
+      const living = await stock.repository.living(who.houseId);
+      const ids = [...new Set(living.flatMap((lot) => (lot.broodId ? [lot.broodId] : [])))];
+      return (await know(who, ids)).map((known) => toCard(known, clock.now(), who.timeZone).card);
+    },
+
+    /** One brood, living or not. */
+    async page(who: Who, broodId: string) {
+      const [known] = await know(who, [broodId]);
+      if (!known) throw new DomainError('request/not-found', { detail: 'There is no such brood.' });
+      const { card, state } = toCard(known, clock.now(), who.timeZone);
+      const { figures, start } = known.species;
+      const feedFrom = card.stages.find((span) => span.stage === 'fry')?.from ?? null;
+      const parents = known.record.attemptId ? await spawning.parentLabels(who, known.record.attemptId) : [];
+      return {
+        ...card,
+        born: start === 'born',
+        carried: start === 'carried',
+        parents,
+        windows: state.windows,
+        ledger: broodLedger(known.movements, new Set(known.lots.map((lot) => lot.id)), known.record, start === 'born'),
+        foods: figures.ladder.map((rung) => {
+          const age = expectedAgeDays(figures, rung.fromMm);
+          return {
+            ...rung,
+            from: feedFrom && age !== null ? new Date(Date.parse(feedFrom) + age * DAY_MS).toISOString() : null,
+          };
+        }),
+        ration: state.lengthMm === null || card.alive === 0 ? null : rationFor(figures, card.alive, state.lengthMm),
+      };
+    },
+  };
+}
+export type BroodPages = ReturnType<typeof createBroodPages>;

@@ -1,0 +1,2 @@
+export { createLarder, type LarderService } from './larder.service';
+export { larderHandlers } from './larder.routes';

@@ -1,0 +1,118 @@
+import type { HouseAttempt, HouseState, HouseTank } from '@freshet/core/rounds';
+import { houseDay } from '@freshet/core/time';
+import type { BroodsService } from '../broods';
+import type { LarderService } from '../larder';
+import { groupBy, type Clock, type Who } from '../platform';
+import type { RoomService } from '../room';
+import type { AttemptFacts, SpawningService } from '../spawning';
+import type { SpeciesService, StockService } from '../stock';
+import type { createRoundsRepository } from './rounds.repository';
+
+export interface LoaderDeps {
+  clock: Clock;
+  room: RoomService;
+  stock: StockService;
+  species: SpeciesService;
+  spawning: SpawningService;
+  broods: BroodsService;
+  larder: LarderService;
+}
+
+type Rooms = Awaited<ReturnType<RoomService['repository']['all']>>;
+
+function toTanks({ racks, shelves, tanks }: Rooms): HouseTank[] {
+  const rackById = new Map(racks.map((rack) => [rack.id, rack]));
+  const shelfById = new Map(shelves.map((shelf) => [shelf.id, shelf]));
+  return tanks.flatMap((tank) => {
+    const shelf = shelfById.get(tank.shelfId);
+    const rack = rackById.get(shelf?.rackId ?? '');
+    if (!shelf || !rack) return [];
+    const { id, code, litres, leftCm } = tank;
+    return [
+      {
+        id,
+        code,
+        litres,
+        leftCm,
+        rackCode: rack.code,
+        rackName: rack.name,
+        rackPosition: rack.position,
+        quarantine: rack.quarantine,
+        outdoor: rack.kind === 'yard',
+        shelfLevel: shelf.level,
+      },
+    ];
+  });
+}
+
+const toAttempt = (attempt: AttemptFacts, hasBrood: boolean): HouseAttempt => ({
+  id: attempt.id,
+  name: attempt.name,
+  speciesKey: attempt.speciesKey,
+  tankId: attempt.tankId,
+  recipe: attempt.recipe,
+  conditioningFrom: attempt.conditioningFrom,
+  setUpOn: attempt.setUpOn,
+  triggerOn: attempt.triggerOn,
+  triggered: attempt.triggered ? { from: attempt.triggered.fromAt, to: attempt.triggered.toAt } : null,
+  parentLotIds: attempt.parents.map((parent) => parent.lotId),
+  hasBrood,
+  from: attempt.fromDay,
+  to: attempt.ended?.day ?? attempt.toDay,
+});
+
+/**
+ * Reads everything a round is worked out from. The number of queries is fixed: it grows neither with tanks nor with broods.
+ */
+export function createLoader(deps: LoaderDeps, repository: ReturnType<typeof createRoundsRepository>) {
+  const { clock, room, stock, species, spawning, broods, larder } = deps;
+  return async (who: Who): Promise<HouseState> => {
+    const { houseId, timeZone } = who;
+    const now = clock.now();
+    const [rooms, living, latest, cultures, outcomes, kinds] = await Promise.all([
+      room.repository.all(houseId),
+      stock.repository.living(houseId),
+      room.repository.latestTemperatures(houseId),
+      larder.running(houseId),
+      repository.since(houseId, houseDay(now, timeZone)),
+      species.all(houseId),
+    ]);
+    const broodIds = [...new Set(living.flatMap((lot) => (lot.broodId ? [lot.broodId] : [])))];
+    const loaded = await broods.load(houseId, broodIds, living);
+    const rows = await spawning.repository.openOr(
+      houseId,
+      loaded.broods.flatMap((brood) => (brood.attemptId ? [brood.attemptId] : [])),
+    );
+    const [facts, broodRows] = await Promise.all([
+      spawning.withFacts(houseId, rows),
+      broods.repository.byAttempts(
+        houseId,
+        rows.map((row) => row.id),
+      ),
+    ]);
+    const broodsBy = groupBy(broodRows, (brood) => brood.attemptId ?? '');
+    return {
+      now,
+      timeZone,
+      species: kinds,
+      tanks: toTanks(rooms),
+      lots: living,
+      attempts: facts.map((attempt) => toAttempt(attempt, broodsBy.has(attempt.id))),
+      broods: loaded.broods,
+      cultures,
+      temperatures: new Map(latest.map(({ tankId, value, at }) => [tankId, { at: new Date(at).toISOString(), tempC: value }])),
+      broodTemperatures: loaded.temperatures,
+      outcomes: outcomes.map(({ entryId, choreKey, day, status, amount, unit, text, tankId, byName }) => ({
+        entryId,
+        choreKey,
+        day,
+        status,
+        amount,
+        unit,
+        text,
+        tankId,
+        by: byName,
+      })),
+    };
+  };
+}

@@ -1,0 +1,2 @@
+export { createRounds, type RoundsService } from './rounds.service';
+export { roundsHandlers } from './rounds.routes';
