@@ -100,7 +100,7 @@ const LIVING: Living[] = [
   ['green-babaulti', 'Babaulti 9', 'B3.2', ['babaulti'], ['babaulti'], 12.4, 24],
   ['green-babaulti', 'Babaulti 8', 'B3.2', ['babaulti'], ['babaulti'], 66.4, 28],
   ['cajun-dwarf-crayfish', 'Cajun 3', 'B3.3', ['cajun'], ['cajun'], 19.4, 35],
-  ['odessa-barb', 'Odessa 5', 'B1.3', ['odessaOld'], ['odessaOld'], 128.4, 90],
+  ['odessa-barb', 'Odessa 5', 'B1.3', ['odessaOld'], ['odessaOld'], 128.4, 52],
   [
     'lemon-tetra',
     'Lemon tetra 13',
@@ -108,7 +108,7 @@ const LIVING: Living[] = [
     ['lemonM'],
     ['lemonF'],
     84.3,
-    110,
+    76,
     { trigger: 'dawnLightAndFood', eggPlan: 'removeParents' },
   ],
   ['rachows-nothobranch', 'Beira peat 4', 'C2.3', ['notho'], ['notho'], 31.4, 60],
@@ -147,7 +147,7 @@ export function attemptPlans(pick: {
       const laid = first - i * every;
       const [trigger, share] = triggers[pick.chance(0.5) ? 0 : 1] ?? ['stable', 0.5];
       const works = pick.chance(share);
-      const fate = pick.chance(0.6) ? 'raised' : 'lost';
+      const fate = laid > 115 && pick.chance(0.6) ? 'raised' : 'lost';
       const clutch = works ? Math.round(eggs * (0.7 + pick.whole(0, 60) / 100)) : 0;
       plans.push({
         species,

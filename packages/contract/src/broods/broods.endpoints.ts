@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { LIFE_STAGES } from '@freshet/core/broods';
-import { FOODS } from '@freshet/core/stock';
+import { CAUSES, FOODS } from '@freshet/core/stock';
 import { endpoint } from '../endpoints';
 import { EVERYTHING, Written } from '../log';
 import { StageWindowSchema } from '../spawning';
@@ -68,7 +68,7 @@ export const BroodCard = v.object({
       v.object({
         lotId: v.string(),
         parentLotId: v.nullable(v.string()),
-        points: v.array(v.object({ at: v.string(), count: v.number() })),
+        points: v.array(v.object({ at: v.string(), count: v.number(), cause: v.picklist(CAUSES), change: v.number() })),
         forecast: v.array(v.object({ at: v.string(), low: v.number(), mid: v.number(), high: v.number() })),
       }),
     ),

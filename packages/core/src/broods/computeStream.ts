@@ -1,6 +1,15 @@
-import { totalHeads, type Range } from '../stock';
+import { totalHeads, type Cause, type Range } from '../stock';
 import type { Instant } from '../time';
 import type { BroodMovement } from './describeBrood';
+
+/** The headcount from an instant on, and what changed it there. */
+export interface StreamPoint {
+  at: Instant;
+  count: number;
+  /** Cause and number of the largest change at this instant; negative when animals left. */
+  cause: Cause;
+  change: number;
+}
 
 /** One lot of a brood through time. */
 export interface StreamBand {
@@ -8,7 +17,7 @@ export interface StreamBand {
   /** The lot it was split from, null for the first. */
   parentLotId: string | null;
   /** Headcount from each instant on, oldest first; the first point is where the band begins. */
-  points: { at: Instant; count: number }[];
+  points: StreamPoint[];
   /** Expected headcount ahead of now with its fan; empty when nobody is left. */
   forecast: { at: Instant; low: number; mid: number; high: number }[];
 }
@@ -43,20 +52,24 @@ export function computeStream(
   const own = new Set(lotIds);
   const bands = new Map<string, StreamBand>();
   const counts = new Map<string, number>();
-  const change = (lotId: string, at: Instant, by: number, parentLotId: string | null) => {
+  const change = (lotId: string, at: Instant, by: number, parentLotId: string | null, cause: Cause) => {
     const count = (counts.get(lotId) ?? 0) + by;
     counts.set(lotId, count);
     const band = bands.get(lotId) ?? { lotId, parentLotId, points: [], forecast: [] };
     bands.set(lotId, band);
     const last = band.points.at(-1);
-    if (last?.at === at) last.count = count;
-    else band.points.push({ at, count });
+    if (last?.at !== at) band.points.push({ at, count, cause, change: by });
+    else {
+      last.count = count;
+      if (Math.abs(by) > Math.abs(last.change)) Object.assign(last, { cause, change: by });
+    }
   };
   for (const movement of [...movements].sort((a, b) => (a.at.from < b.at.from ? -1 : a.at.from > b.at.from ? 1 : 0))) {
     const count = totalHeads(movement);
     const { fromLotId, toLotId } = movement;
-    if (fromLotId && own.has(fromLotId)) change(fromLotId, movement.at.from, -count, null);
-    if (toLotId && own.has(toLotId)) change(toLotId, movement.at.from, count, fromLotId && own.has(fromLotId) ? fromLotId : null);
+    if (fromLotId && own.has(fromLotId)) change(fromLotId, movement.at.from, -count, null, movement.cause);
+    if (toLotId && own.has(toLotId))
+      change(toLotId, movement.at.from, count, fromLotId && own.has(fromLotId) ? fromLotId : null, movement.cause);
   }
   const [laidMs, feedMs, saleMs, nowMs] = [milestones.laid, milestones.feed, milestones.ready, now].map((at) =>
     Date.parse(at),

@@ -1,5 +1,5 @@
 import { foodFor, type Figures, type Food } from '../stock';
-import { formatNumber } from '../units';
+import { formatNumber, roundToFigures } from '../units';
 import { cystsFor } from './cysts';
 import { FOOD_NAMES } from './cultures';
 
@@ -9,7 +9,7 @@ export interface Ration {
   mealsPerDay: number;
   /** Amount of one meal in `unit`. */
   perMeal: number;
-  unit: 'ml' | 'smear' | 'pinch' | 'spatula' | 'drop';
+  unit: 'ml' | 'smear' | 'pinch' | 'spatula' | 'drop' | 'g';
   /** Brine shrimp cysts to set up each day, g; null for other foods. */
   cystsGPerDay: number | null;
   why: string[];
@@ -28,6 +28,8 @@ const PER_100: Partial<Record<Food, { amount: number; unit: Ration['unit'] }>> =
   biofilm: { amount: 0.25, unit: 'spatula' },
 };
 const PINCH_G = 0.05;
+/** More than this is weighed, not pinched. */
+const MOST_PINCHES = 8;
 const halves = (value: number) => Math.max(0.5, Math.round(value * 2) / 2);
 const cubic = (mm: number) => 1.5e-5 * mm ** 3;
 
@@ -39,11 +41,13 @@ function dailyShare(figures: Figures, lengthMm: number): number {
 
 function dryRation(food: Food, figures: Figures, count: number, lengthMm: number, share: number, meals: number): Ration {
   const grams = count * cubic(lengthMm) * share;
+  const weighed = grams / meals > MOST_PINCHES * PINCH_G;
   return {
     food,
     mealsPerDay: meals,
-    perMeal: halves(grams / PINCH_G / meals),
-    unit: 'pinch',
+    ...(weighed
+      ? { perMeal: roundToFigures(grams / meals, 2), unit: 'g' }
+      : { perMeal: halves(grams / PINCH_G / meals), unit: 'pinch' }),
     cystsGPerDay: null,
     why: [
       `${count} at about ${formatNumber(lengthMm)} mm weigh some ${formatNumber(cubic(lengthMm) * count)} g together (1.5 × 10⁻⁵ × length³ g each).`,

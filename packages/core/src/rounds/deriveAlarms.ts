@@ -46,7 +46,7 @@ function larderAlarms(house: ReadHouse): Alarm[] {
     const severity =
       plan.status === 'late' || (plan.status === 'start' && days <= 0)
         ? 'now'
-        : (plan.status === 'start' && days <= 2) || (plan.status === 'single' && days <= 1)
+        : (plan.status === 'start' && days <= 2 && plan.food !== 'brineShrimp') || (plan.status === 'single' && days <= 1)
           ? 'soon'
           : null;
     if (severity)

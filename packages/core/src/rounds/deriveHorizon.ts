@@ -159,26 +159,30 @@ export function deriveHorizon(house: ReadHouse, days = 21): HorizonItem[] {
     .sort((a, b) => Number(b.urgent) - Number(a.urgent) || (a.from < b.from ? -1 : a.from > b.from ? 1 : a.key < b.key ? -1 : 1));
 }
 
+/** The width an item takes with its label, in days from the first; `to` excluded. */
+export interface HorizonSpan {
+  from: number;
+  to: number;
+}
+
 /**
- * Lays bars into lanes so that neither bars nor the labels behind them overlap.
- * @param labelDays - width of an item's label, in days
- * @returns lane by item key, and how many found no lane
+ * Lays items into lanes so that neither bars nor their labels overlap; earlier items are placed first.
+ * @param spanOf - what an item takes with its label
+ * @returns lane by item key; those that found no lane are not in it
  */
-export function packLanes(
-  items: readonly HorizonItem[],
-  first: Day,
+export function packLanes<Item extends { key: string }>(
+  items: readonly Item[],
   lanes: number,
-  labelDays: (item: HorizonItem) => number,
-): { lanes: Map<string, number>; hidden: number } {
-  const spans: { from: number; to: number }[][] = Array.from({ length: lanes }, () => []);
+  spanOf: (item: Item) => HorizonSpan,
+): Map<string, number> {
+  const taken: HorizonSpan[][] = Array.from({ length: lanes }, () => []);
   const placed = new Map<string, number>();
   for (const item of items) {
-    const from = daysBetween(first, item.from);
-    const to = Math.max(daysBetween(first, item.to) + 1, from + 1) + labelDays(item);
-    const lane = spans.findIndex((taken) => taken.every((span) => span.to <= from || span.from >= to));
+    const { from, to } = spanOf(item);
+    const lane = taken.findIndex((spans) => spans.every((span) => span.to <= from || span.from >= to));
     if (lane < 0) continue;
-    spans[lane]?.push({ from, to });
+    taken[lane]?.push({ from, to });
     placed.set(item.key, lane);
   }
-  return { lanes: placed, hidden: items.length - placed.size };
+  return placed;
 }

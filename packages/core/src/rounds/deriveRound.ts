@@ -5,7 +5,7 @@ import { formatNumber } from '../units';
 import type { LifeStage } from '../broods';
 import { broodChores } from './chores/broodChores';
 import type { Chore, ChoreKind } from './chores/chore';
-import { attemptChores, keeperChores } from './chores/keeperChores';
+import { attemptChores, keeperChores, tooColdToFeed } from './chores/keeperChores';
 import { cultureChores, hatchChore, startChores } from './chores/larderChores';
 import { deriveAlarms, type Alarm } from './deriveAlarms';
 import { deriveLarder } from './deriveLarder';
@@ -91,7 +91,7 @@ function describeLots(
   };
 }
 
-function notesFor(tank: HouseTank, broods: readonly ReadBrood[]): string[] {
+function notesFor(tank: HouseTank, broods: readonly ReadBrood[], house: ReadHouse): string[] {
   const notes: string[] = [];
   if (tank.quarantine) notes.push('Quarantine: its own net, hose and towel. Wash hands after.');
   for (const { species, state } of broods)
@@ -99,7 +99,9 @@ function notesFor(tank: HouseTank, broods: readonly ReadBrood[]): string[] {
       notes.push('The male is on eggs: look from a distance, do not lift the cave.');
     else if (state.stage === 'eggs' && species.start === 'carried') notes.push('The mother carries: no net, no big change.');
   for (const { species } of broods) if (species.caution) notes.push(species.caution);
-  return notes;
+  const coldC = tooColdToFeed(house, tank.id);
+  if (coldC !== null && house.lotsByTank.has(tank.id)) notes.push(`${formatNumber(coldC)} °C: no food, it would rot.`);
+  return [...new Set(notes)];
 }
 
 /** Puts outcomes beside their chores; outcomes whose chore is gone (a culture that was started) stay visible as done. */
@@ -180,7 +182,8 @@ export function deriveRound(house: ReadHouse, day: Day): Round {
       (outcome) => outcome.tankId === tank.id && !unique.some((chore) => chore.key === outcome.choreKey),
     );
     const settled = [...settle(unique, outcomes, used), ...remembered.map(leftOver)];
-    if (settled.length === 0) continue;
+    const notes = notesFor(tank, broods, house);
+    if (settled.length === 0 && (notes.length === 0 || lots.length === 0)) continue;
     const described =
       lots.length > 0
         ? describeLots(lots, broods, house)
@@ -204,7 +207,7 @@ export function deriveRound(house: ReadHouse, day: Day): Round {
         rackCode: tank.rackCode,
         quarantine: tank.quarantine,
         ...described,
-        notes: notesFor(tank, broods),
+        notes,
         chores: settled,
       },
     });

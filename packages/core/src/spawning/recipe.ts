@@ -39,7 +39,7 @@ export function defaultRecipe(method: Method): Recipe {
     eggPlan,
     fungus: eggPlan === 'pullEggs' ? 'leaves' : 'flow',
     trigger: 'stable',
-    dailyChangeFraction: 0.5,
+    dailyChangeFraction: method === 'annualPeat' ? 0 : 0.5,
     dyeMgPerL: null,
     dyeStockPercent: null,
   };

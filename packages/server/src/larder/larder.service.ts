@@ -1,7 +1,7 @@
 import { v7 as newId } from 'uuid';
 import type { BodyOf } from '@freshet/contract/endpoints';
 import type { larderEndpoints } from '@freshet/contract/larder';
-import { describeCulture, FOOD_NAMES, type Culture, type CultureFood } from '@freshet/core/larder';
+import { CULTURES, describeCulture, FOOD_NAMES, type Culture, type CultureFood } from '@freshet/core/larder';
 import type { Applied, LogService, Scope } from '../log';
 import { DomainError, groupBy, type Clock, type Database, type Who } from '../platform';
 import type { RoomService } from '../room';
@@ -25,8 +25,11 @@ export function createLarder(deps: { database: Database; clock: Clock; log: LogS
         throw new DomainError('log/later-entries', { detail: 'This culture was fed or looked at since; take that back first.' });
     },
     async after({ who, tx }, entry) {
-      if (entry.kind !== 'cultureEvent') return;
-      const ends = await events.find(who.houseId, { cultureId: entry.subjectId, kind: 'ended' }, { tx, limit: 1 });
+      if (entry.kind !== 'cultureEvent' && entry.kind !== 'outcome') return;
+      const culture = entry.subjectId ? await cultures.get(who.houseId, entry.subjectId, { tx }) : null;
+      if (!culture?.ended) return;
+      const kinds = CULTURES[culture.food].batch ? ['ended', 'harvested'] : ['ended'];
+      const ends = await events.find(who.houseId, { cultureId: culture.id, kind: kinds }, { tx, limit: 1 });
       if (ends.length === 0) await cultures.update(who.houseId, { id: entry.subjectId }, { ended: false }, tx);
     },
   });
@@ -62,7 +65,8 @@ export function createLarder(deps: { database: Database; clock: Clock; log: LogS
     if (body.at < culture.startedAt)
       throw new DomainError('request/invalid', { detail: `${culture.name} was started later than that.`, pointer: '#/at' });
     await events.insert(who.houseId, { id: newId(), entryId, cultureId: culture.id, kind: body.kind, at: body.at }, tx);
-    if (body.kind === 'ended') await cultures.update(who.houseId, { id: culture.id }, { ended: true }, tx);
+    const usedUp = body.kind === 'harvested' && CULTURES[culture.food].batch;
+    if (body.kind === 'ended' || usedUp) await cultures.update(who.houseId, { id: culture.id }, { ended: true }, tx);
     return { text: `${culture.name} ${EVENT_WORDS[body.kind]}`, tankId: culture.tankId, subjectId: culture.id };
   }
 

@@ -10,12 +10,29 @@ import { chore, feedChore, type Chore } from './chore';
 const DYE_CAUTION =
   'Label and data sheet first; gloves; never mix; kills invertebrates; keep from children; never for fish meant as food. Dispose as local rules say.';
 const TEMPERATURE_DAYS = 1;
+const PEAT_LOOK_DAYS = 7;
+
+/** Eggs in damp peat are left alone but for a weekly look. */
+function peatChores({ brood, state }: ReadBrood, day: Day): Chore[] {
+  if (state.ageDays % PEAT_LOOK_DAYS !== 0) return [];
+  return [
+    chore({
+      kind: 'look',
+      mark: 'watch',
+      subject: brood.id,
+      day,
+      text: 'Is the peat damp, not wet?',
+      amountText: 'squeeze: no drop falls',
+      why: ['Eggs in peat rest for weeks; too wet they rot, too dry they shrink. Look once a week and write down eyed eggs.'],
+    }),
+  ];
+}
 
 function eggChores(read: ReadBrood, tank: HouseTank, day: Day, adults: readonly HouseLot[]): Chore[] {
   const { brood, species, state, attempt } = read;
   const chores: Chore[] = [];
-  const laid = species.start === 'laid';
-  if (laid && state.stage === 'eggs') {
+  if (species.method === 'annualPeat' && state.stage === 'eggs') return peatChores(read, day);
+  if (species.start === 'laid' && state.stage === 'eggs') {
     const pulled = attempt?.recipe.eggPlan === 'pullEggs' || attempt?.recipe.eggPlan === 'removeParents';
     if (pulled || species.guards === 'nobody')
       chores.push(
@@ -145,7 +162,7 @@ export function broodChores(read: ReadBrood, tank: HouseTank, lot: HouseLot, hou
       );
   } else if (state.feedingDays !== null && state.lengthMm !== null)
     chores.push(feedChore(lot.id, day, fryRation(species.figures, totalHeads(lot), state.lengthMm + Math.max(0, ahead) * 0.15)));
-  if ((state.stage === 'eggs' || state.stage === 'yolk') && !tank.outdoor) {
+  if ((state.stage === 'eggs' || state.stage === 'yolk') && !tank.outdoor && species.method !== 'annualPeat') {
     const last = house.state.temperatures.get(tank.id);
     if (!last || daysBetween(houseDay(last.at, house.state.timeZone), day) >= TEMPERATURE_DAYS)
       chores.push(

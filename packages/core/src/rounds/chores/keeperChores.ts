@@ -5,11 +5,21 @@ import type { HouseAttempt, HouseLot } from '../houseState';
 import type { ReadHouse } from '../readHouse';
 import { chore, feedChore, type Chore } from './chore';
 
+/** Below this an outdoor pond is not fed: cold animals do not digest, and the food rots. */
+const POND_FEED_FROM_C = 10;
+
+/** The temperature at which an outdoor tank is too cold to feed; null when it is fed. */
+export function tooColdToFeed(house: ReadHouse, tankId: string): number | null {
+  const tempC = house.state.temperatures.get(tankId)?.tempC;
+  return house.tanks.get(tankId)?.outdoor && tempC !== undefined && tempC < POND_FEED_FROM_C ? tempC : null;
+}
+
 /** Chores of the grown animals in a tank on a day: one feeding for all of them. */
 export function keeperChores(lots: readonly HouseLot[], attempt: HouseAttempt | null, house: ReadHouse, day: Day): Chore[] {
   const first = lots[0];
   const species = house.state.species.get(first?.speciesKey ?? '');
   if (!first || !species) return [];
+  if (first.tankId && tooColdToFeed(house, first.tankId) !== null) return [];
   const heads = lots.reduce((sum, lot) => sum + totalHeads(lot), 0);
   const conditioning = attempt?.conditioningFrom != null && attempt.conditioningFrom <= day && !attempt.hasBrood;
   return [

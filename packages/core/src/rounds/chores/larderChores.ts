@@ -1,4 +1,13 @@
-import { CULTURES, describeCulture, FOOD_NAMES, fryRation, type Culture, type CultureFood, type CultureKind } from '../../larder';
+import {
+  CULTURES,
+  describeCulture,
+  FOOD_NAMES,
+  fryRation,
+  type Culture,
+  type CultureFood,
+  type CultureKind,
+  type CultureState,
+} from '../../larder';
 import { totalHeads, type Food, type Heads } from '../../stock';
 import { addDays, daysBetween, formatDay, formatInstant, houseDay, type Day } from '../../time';
 import { formatNumber } from '../../units';
@@ -42,7 +51,7 @@ export function cultureChores(culture: Culture, house: ReadHouse, day: Day): Cho
         log: { kind: 'cultureFed', cultureId: culture.id },
       }),
     );
-  if (!culture.ripeSeenAt && day >= state.ripeFrom && day <= state.ripeBy)
+  if (!kind.batch && !culture.ripeSeenAt && day >= state.ripeFrom && day <= state.ripeBy)
     chores.push(
       chore({
         kind: 'checkRipe',
@@ -55,7 +64,42 @@ export function cultureChores(culture: Culture, house: ReadHouse, day: Day): Cho
         log: { kind: 'cultureRipe', cultureId: culture.id },
       }),
     );
-  return chores;
+  return [...chores, ...harvestChores(culture, state, house, day)];
+}
+
+/** Taking food from a culture: a hatch once it is ripe; a standing culture while a brood eats of it. */
+function harvestChores(culture: Culture, state: CultureState, house: ReadHouse, day: Day): Chore[] {
+  const kind: CultureKind = CULTURES[culture.food];
+  if (day < state.ripeFrom || (!kind.batch && state.phase === 'ripening')) return [];
+  const eaters = house.broods.filter((read) => read.state.food === culture.food);
+  const codes = [
+    ...new Set(eaters.flatMap(({ lots }) => lots.map((lot) => house.tanks.get(lot.tankId ?? '')?.code ?? ''))),
+  ].filter(Boolean);
+  const first = house.state.cultures.find(
+    (other) => other.food === culture.food && describeCulture(other, house.state.now, house.state.timeZone).phase !== 'ripening',
+  );
+  if (!kind.batch && (codes.length === 0 || first?.id !== culture.id)) return [];
+  return [
+    chore({
+      kind: 'harvest',
+      subject: culture.id,
+      day,
+      text: `Harvest ${culture.name}`,
+      amountText:
+        codes.length > 4
+          ? `for ${codes.slice(0, 3).join(', ')} and ${codes.length - 3} more`
+          : codes.length > 0
+            ? `for ${codes.join(', ')}`
+            : '',
+      overdue: kind.batch && day > state.ripeBy,
+      why: [
+        kind.batch
+          ? 'Rinse well; the shells stay behind. A hatch is used up once harvested.'
+          : `Take no more than a third; ripe since ${formatDay(state.ripeFrom, house.today)}.`,
+      ],
+      log: { kind: 'cultureHarvested', cultureId: culture.id },
+    }),
+  ];
 }
 
 /** Brine shrimp to set today for the meals of tomorrow, over all broods that take it then. */

@@ -1,0 +1,49 @@
+import { lazy } from 'react';
+import { Navigate, Route, Routes } from 'react-router';
+import { LogPage, RoundsPage, SitterSheet, TankPage } from '../rounds';
+import { Empty } from '../ui';
+
+const page = <Key extends string>(load: () => Promise<Record<Key, React.ComponentType>>, key: Key) =>
+  lazy(async () => ({ default: (await load())[key] }));
+
+const room = () => import('../room');
+const RoomPage = page(room, 'RoomPage');
+const stock = () => import('../stock');
+const StockPage = page(stock, 'StockPage');
+const SpeciesPage = page(stock, 'SpeciesPage');
+const spawning = () => import('../spawning');
+const SpawnsPage = page(spawning, 'SpawnsPage');
+const AttemptPage = page(spawning, 'AttemptPage');
+const NewAttemptPage = page(spawning, 'NewAttemptPage');
+const broods = () => import('../broods');
+const BroodsPage = page(broods, 'BroodsPage');
+const BroodPage = page(broods, 'BroodPage');
+const LarderPage = page(() => import('../larder'), 'LarderPage');
+const BenchPage = page(() => import('./BenchPage'), 'BenchPage');
+
+/** Every page by its address; all but the round are fetched when they are opened. */
+export function Pages() {
+  return (
+    <Routes>
+      <Route path="/" element={<RoundsPage />} />
+      <Route path="/sheet" element={<SitterSheet />} />
+      <Route path="/room" element={<RoomPage />} />
+      <Route path="/tanks/:tankId" element={<TankPage />} />
+      <Route path="/stock" element={<StockPage />} />
+      <Route path="/species/:key?" element={<SpeciesPage />} />
+      <Route path="/spawns" element={<SpawnsPage />} />
+      <Route path="/spawns/new" element={<NewAttemptPage />} />
+      <Route path="/spawns/:attemptId" element={<AttemptPage />} />
+      <Route path="/broods" element={<BroodsPage />} />
+      <Route path="/broods/:broodId" element={<BroodPage />} />
+      <Route path="/larder" element={<LarderPage />} />
+      <Route path="/bench" element={<BenchPage />} />
+      <Route path="/log" element={<LogPage />} />
+      <Route path="/rounds" element={<Navigate to="/" replace />} />
+      <Route
+        path="*"
+        element={<Empty title="There is nothing at this address">The page may have moved; the areas are at the left.</Empty>}
+      />
+    </Routes>
+  );
+}

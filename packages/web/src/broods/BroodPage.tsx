@@ -1,0 +1,216 @@
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { FOOD_NAMES } from '@freshet/core/larder';
+import { formatDay, formatDayRange, formatInstantRange, houseDay } from '@freshet/core/time';
+import { formatNumber } from '@freshet/core/units';
+import { useGet, useHouse, type Reply } from '../data';
+import { CountForm, LossForm, MoveForm, type SomeLot } from '../stock';
+import { WindowList } from '../spawning';
+import { Button, Dialog, Fact, Loaded, PageHead, Panel, Why } from '../ui';
+import { ObservationForm } from './ObservationForm';
+import { StreamPicture } from './StreamPicture';
+import { WhiteForm } from './WhiteForm';
+
+type Page = Reply<'brood'>;
+type Sheet = 'observe' | 'white' | 'count' | 'split' | 'loss';
+const SHEETS: Record<Sheet, string> = {
+  observe: 'What was seen',
+  white: 'White eggs',
+  count: 'Count',
+  split: 'Split or move',
+  loss: 'Loss',
+};
+
+function Next({ page }: { page: Page }) {
+  const house = useHouse();
+  return (
+    <Panel title="What comes when">
+      {!page.born && <WindowList windows={page.windows} carried={page.carried} />}
+      {page.ready && page.alive > 0 && (
+        <Fact label={<>Ready for sale</>}>
+          {formatDayRange(houseDay(page.ready.from, house.timeZone), houseDay(page.ready.to, house.timeZone), house.today)}
+        </Fact>
+      )}
+      {page.feedingDays !== null && page.lengthMm !== null && (
+        <p className="mt-2 text-note text-quiet">
+          Day {Math.floor(page.feedingDays)} of feeding; about {formatNumber(page.lengthMm)} mm by the species’ curve, not
+          measured.
+        </p>
+      )}
+    </Panel>
+  );
+}
+
+function Ledger({ page }: { page: Page }) {
+  return (
+    <Panel title="Headcount, always adds up">
+      {page.ledger.map((line, i) => (
+        <div
+          key={line.label}
+          className={`flex justify-between gap-4 border-b py-1.5 ${i === page.ledger.length - 1 ? 'border-ink font-bold' : 'border-rule'}`}
+        >
+          <span>{line.label}</span>
+          <span className="font-mono font-semibold">{line.count < 0 ? `− ${-line.count}` : line.count}</span>
+        </div>
+      ))}
+      {page.began > 0 && (
+        <p className="mt-2 text-note text-quiet">
+          {Math.round((100 * page.alive) / page.began)} % of those that began are alive here.
+        </p>
+      )}
+    </Panel>
+  );
+}
+
+function Food({ page }: { page: Page }) {
+  const house = useHouse();
+  const { ration } = page;
+  const next = page.foods.find((rung) => rung.from !== null && rung.from > house.now());
+  return (
+    <Panel title="Food">
+      {ration && (
+        <Fact
+          label={
+            <>
+              Today <Why about="Today’s food" notes={ration.why} source="docs/sources.md#rations" />
+            </>
+          }
+        >
+          {FOOD_NAMES[ration.food]}, {ration.mealsPerDay} × {formatNumber(ration.perMeal)} {ration.unit}
+        </Fact>
+      )}
+      {page.foods.map((rung) => (
+        <Fact key={rung.food} label={FOOD_NAMES[rung.food]}>
+          {rung.from
+            ? `${rung.from > house.now() ? 'from about' : 'since'} ${formatDay(houseDay(rung.from, house.timeZone), house.today)}`
+            : 'from hatching on'}
+        </Fact>
+      ))}
+      {next && (
+        <p className="mt-2 text-note text-quiet">{`${FOOD_NAMES[next.food]} ${next.fromMm > 0 ? `when they measure ${formatNumber(next.fromMm)} mm; wait until the smallest can take it.` : 'on the first day they swim.'}`}</p>
+      )}
+    </Panel>
+  );
+}
+
+function Where({ page }: { page: Page }) {
+  return (
+    <Panel title="Where they are">
+      {page.lots
+        .filter((lot) => lot.count > 0)
+        .map((lot) => (
+          <Fact
+            key={lot.id}
+            label={
+              lot.tankId ? (
+                <Link to={`/tanks/${lot.tankId}`} className="font-mono link">
+                  {lot.tankCode}
+                </Link>
+              ) : (
+                'no tank'
+              )
+            }
+          >
+            {lot.count}
+          </Fact>
+        ))}
+      {page.alive === 0 && <p className="text-quiet">None is left here.</p>}
+      <h2 className="mt-3 mb-1">Parents</h2>
+      {page.parents.length === 0 && <p className="text-quiet">Not recorded.</p>}
+      {page.parents.map((parent) => (
+        <p key={parent.lotId + parent.role} className="border-b border-rule py-1">
+          <span className="text-quiet">{parent.role === 'sire' ? 'male side' : 'female side'}</span> {parent.label}
+        </p>
+      ))}
+      {page.attemptId && (
+        <Link to={`/spawns/${page.attemptId}`} className="mt-2 inline-block link">
+          the attempt
+        </Link>
+      )}
+    </Panel>
+  );
+}
+
+function LotChoice({ lots, chosen, change }: { lots: Page['lots']; chosen: string; change: (id: string) => void }) {
+  if (lots.length < 2) return null;
+  return (
+    <label className="mb-4 flex flex-col gap-1 font-semibold">
+      Which of them
+      <select className="control font-normal" value={chosen} onChange={(event) => change(event.target.value)}>
+        {lots.map((lot) => (
+          <option key={lot.id} value={lot.id}>
+            {lot.tankCode}: {lot.count}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+/** How many, how old, what comes next and when, for one brood. */
+export function BroodPage() {
+  const { broodId = '' } = useParams();
+  const house = useHouse();
+  const reply = useGet('brood', { params: { broodId } });
+  const [sheet, setSheet] = useState<Sheet | null>(null);
+  const [lotId, setLotId] = useState('');
+  const close = () => setSheet(null);
+  return (
+    <Loaded reply={reply} what="the brood">
+      {(page) => {
+        const living = page.lots.filter((lot) => lot.count > 0);
+        const lot = living.find((candidate) => candidate.id === lotId) ?? living[0];
+        const some: SomeLot | null = lot
+          ? { id: lot.id, speciesName: page.speciesName, tankId: lot.tankId, males: 0, females: 0, unsexed: lot.count }
+          : null;
+        const waiting = page.stage === 'eggs' || page.stage === 'yolk';
+        return (
+          <>
+            <PageHead
+              title={page.name}
+              about={
+                <>
+                  {page.speciesName}, {page.born ? 'born' : page.carried ? 'carried since' : 'laid'}{' '}
+                  {formatInstantRange(page.laid, house.today, house.timeZone)}
+                </>
+              }
+            >
+              {house.may('sitter') && lot && (
+                <>
+                  {waiting && (
+                    <Button look="main" onClick={() => setSheet('observe')}>
+                      {page.carried ? 'Young let go' : page.stage === 'eggs' ? 'Hatched' : 'Free-swimming'}
+                    </Button>
+                  )}
+                  {page.stage === 'eggs' && !page.carried && <Button onClick={() => setSheet('white')}>White eggs</Button>}
+                  <Button onClick={() => setSheet('count')}>Count</Button>
+                  <Button onClick={() => setSheet('split')}>Split</Button>
+                  <Button onClick={() => setSheet('loss')}>Loss</Button>
+                </>
+              )}
+            </PageHead>
+            <StreamPicture page={page} />
+            <div className="mt-3 grid divide-y divide-rule border border-rule bg-sheet md:grid-cols-2 md:divide-y-0 lg:grid-cols-[1.25fr_1fr_1.1fr_1fr] lg:divide-x">
+              <Next page={page} />
+              <Ledger page={page} />
+              <Food page={page} />
+              <Where page={page} />
+            </div>
+            <Dialog title={sheet ? SHEETS[sheet] : ''} about={page.name} open={sheet !== null} onClose={close}>
+              {sheet === 'observe' && <ObservationForm brood={{ ...page, lots: living }} done={close} />}
+              {sheet === 'white' && <WhiteForm brood={page} done={close} />}
+              {some && (sheet === 'count' || sheet === 'split' || sheet === 'loss') && (
+                <>
+                  <LotChoice lots={living} chosen={some.id} change={setLotId} />
+                  {sheet === 'count' && <CountForm key={some.id} lot={some} done={close} />}
+                  {sheet === 'split' && <MoveForm key={some.id} lot={some} done={close} />}
+                  {sheet === 'loss' && <LossForm key={some.id} lot={some} done={close} />}
+                </>
+              )}
+            </Dialog>
+          </>
+        );
+      }}
+    </Loaded>
+  );
+}

@@ -1,0 +1,63 @@
+import { FieldProblem, useEntryForm, useHouse } from '../data';
+import { EntryFormFoot, readWhen, SelectField, TextField, toLocal, WhenField, type When } from '../ui';
+
+type Kind = 'eggsSeen' | 'hatched' | 'freeSwimming';
+
+/** What was seen of a brood: hatch, free-swimming, or eggs still eggs. */
+export function ObservationForm({
+  brood,
+  done,
+}: {
+  brood: { id: string; name: string; stage: string; carried: boolean; lots: readonly unknown[] };
+  done: () => void;
+}) {
+  const house = useHouse();
+  const now = toLocal(house.now(), house.timeZone);
+  const entry = useEntryForm({
+    name: 'observe',
+    defaults: {
+      kind: (brood.carried || brood.stage === 'yolk' ? 'freeSwimming' : 'hatched') as Kind,
+      counted: '',
+      at: { mode: 'at', from: now, to: now } as When,
+    },
+    toBody({ kind, counted, at }) {
+      if (counted.trim() && !/^\s*-?\d+([.,]\d+)?\s*$/.test(counted)) throw new FieldProblem('counted', 'Give a whole number.');
+      return {
+        broodId: brood.id,
+        kind,
+        counted: counted.trim() ? Number(counted.replace(',', '.')) : null,
+        at: readWhen('at', at, house.timeZone),
+      };
+    },
+    fieldOf: (path) => (path.startsWith('at') ? 'at' : path === 'counted' ? 'counted' : undefined),
+    label: ({ kind }) =>
+      `${brood.name}: ${{ eggsSeen: 'still eggs', hatched: 'hatched', freeSwimming: brood.carried ? 'young let go' : 'free-swimming' }[kind]}`,
+    done,
+  });
+  const { register, formState, watch, setValue } = entry.form;
+  return (
+    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+      <SelectField label="What was seen" {...register('kind')}>
+        <option value="eggsSeen">Still eggs</option>
+        {!brood.carried && <option value="hatched">Hatched</option>}
+        <option value="freeSwimming">{brood.carried ? 'Young let go' : 'Free-swimming'}</option>
+      </SelectField>
+      <WhenField
+        label="When"
+        value={watch('at')}
+        onChange={(when) => setValue('at', when)}
+        error={(formState.errors.at as { message?: string } | undefined)?.message}
+      />
+      {watch('kind') !== 'eggsSeen' && brood.lots.length === 1 && (
+        <TextField
+          label="Counted"
+          inputMode="numeric"
+          hint="Empty when not counted."
+          error={formState.errors.counted?.message}
+          {...register('counted')}
+        />
+      )}
+      <EntryFormFoot entry={entry} action="Log it" />
+    </form>
+  );
+}

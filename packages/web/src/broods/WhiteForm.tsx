@@ -1,0 +1,30 @@
+import { FieldProblem, useEntryForm, useHouse } from '../data';
+import { EntryFormFoot, TextField } from '../ui';
+
+/** White eggs picked out. */
+export function WhiteForm({ brood, done }: { brood: { id: string; name: string; alive: number }; done: () => void }) {
+  const house = useHouse();
+  const entry = useEntryForm({
+    name: 'pickWhite',
+    defaults: { count: '' },
+    toBody({ count }) {
+      if (!/^\s*-?\d+([.,]\d+)?\s*$/.test(count)) throw new FieldProblem('count', 'Give a whole number.');
+      return { broodId: brood.id, count: Number(count.replace(',', '.')), at: house.now() };
+    },
+    label: ({ count }) => `${brood.name}: ${count} white eggs picked`,
+    done,
+  });
+  return (
+    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+      <TextField
+        label="White eggs picked"
+        autoFocus
+        inputMode="numeric"
+        hint={`${brood.alive} eggs are booked`}
+        error={entry.form.formState.errors.count?.message}
+        {...entry.form.register('count')}
+      />
+      <EntryFormFoot entry={entry} action="Log them" />
+    </form>
+  );
+}

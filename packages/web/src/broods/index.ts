@@ -1,0 +1,2 @@
+export { BroodsPage } from './BroodsPage';
+export { BroodPage } from './BroodPage';

@@ -1,0 +1,24 @@
+import useSWR, { useSWRConfig, type SWRResponse } from 'swr';
+import { useCallback } from 'react';
+import { request, touchedBy, urlOf, type ApiProblem, type Query, type ReadName, type Reply, type WriteName } from './api';
+
+/** Reads an endpoint; asks again when a write touched it, on focus, and after a failure. Null asks for nothing. */
+export function useGet<Name extends ReadName>(
+  name: Name | null,
+  { params, query }: { params?: Record<string, string>; query?: Query<Name> } = {},
+): SWRResponse<Reply<Name>, ApiProblem> {
+  const key = name === null ? null : urlOf(name, params, query as Record<string, string | undefined> | undefined);
+  return useSWR<Reply<Name>, ApiProblem>(key, (url: string) => request<Reply<Name>>('GET', url), { keepPreviousData: true });
+}
+
+/** Asks again for everything a write touches. */
+export function useTouch(): (name: WriteName) => void {
+  const { mutate } = useSWRConfig();
+  return useCallback(
+    (name) => {
+      const prefixes = touchedBy(name);
+      void mutate((key) => typeof key === 'string' && prefixes.some((prefix) => key.startsWith(prefix)));
+    },
+    [mutate],
+  );
+}

@@ -1,0 +1,58 @@
+import { useCallback } from 'react';
+import { toast } from 'sonner';
+import { v7 as newId } from 'uuid';
+import { ApiProblem, send, type Body, type WriteName } from './api';
+import { keepForLater } from './outbox';
+import { useTouch } from './useGet';
+
+/** Writes that log something and answer with the entry they made. */
+export type LogName = Exclude<WriteName, 'signIn' | 'signOut' | 'newHouse'>;
+
+/** Takes an entry back and says so. */
+export function useUndo(): (entryId: string) => Promise<void> {
+  const touch = useTouch();
+  return useCallback(
+    async (entryId) => {
+      try {
+        await send('undo', { id: newId(), entryId });
+        touch('undo');
+        toast('Taken back');
+      } catch (error) {
+        toast.error(error instanceof ApiProblem ? error.message : 'It could not be taken back.');
+      }
+    },
+    [touch],
+  );
+}
+
+/**
+ * Logs something with one tap: says what was logged with a way back; when nothing answers it is kept and sent later.
+ * @returns true when it was logged or kept
+ */
+export function useLog(): <Name extends LogName>(
+  name: Name,
+  body: Body<Name> & { id: string },
+  label: string,
+) => Promise<boolean> {
+  const touch = useTouch();
+  const undo = useUndo();
+  return useCallback(
+    async (name, body, label) => {
+      try {
+        const { entryId } = await send(name, body);
+        touch(name);
+        toast(label, { action: { label: 'Undo', onClick: () => void undo(entryId) } });
+        return true;
+      } catch (error) {
+        if (error instanceof ApiProblem && error.passing) {
+          keepForLater({ name, body, label });
+          toast(`${label}: kept here, sent when the server answers`);
+          return true;
+        }
+        toast.error(error instanceof ApiProblem ? error.message : 'That did not work.');
+        return false;
+      }
+    },
+    [touch, undo],
+  );
+}

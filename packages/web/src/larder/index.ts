@@ -1,0 +1,1 @@
+export { LarderPage } from './LarderPage';

@@ -1,0 +1,46 @@
+import { useEntryForm } from '../data';
+import { EntryFormFoot, SelectField, TextField } from '../ui';
+
+/** Adds a rack, a stand or a yard. */
+export function RackForm({ done }: { done: (rackId: string | null) => void }) {
+  const entry = useEntryForm({
+    name: 'addRack',
+    defaults: { code: '', name: '', kind: 'rack' as 'rack' | 'stand' | 'yard', quarantine: false, sump: '' },
+    toBody: ({ code, name, kind, quarantine, sump }) => ({ code, name, kind, quarantine, sump: sump.trim() || null }),
+    label: ({ code }) => `Rack ${code} added`,
+    done,
+  });
+  const { register, formState, watch } = entry.form;
+  return (
+    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+      <div className="grid gap-4 sm:grid-cols-[1fr_2fr]">
+        <TextField label="Code" autoFocus hint="As on the tape: A" error={formState.errors.code?.message} {...register('code')} />
+        <TextField label="Name" hint="North wall" error={formState.errors.name?.message} {...register('name')} />
+      </div>
+      <SelectField label="What it is" {...register('kind')}>
+        <option value="rack">Rack with shelves</option>
+        <option value="stand">Stand at floor level</option>
+        <option value="yard">Tubs and ponds outside</option>
+      </SelectField>
+      <TextField
+        label="Shared sump"
+        hint="Its name, when these tanks share their water; else leave it empty."
+        error={formState.errors.sump?.message}
+        {...register('sump')}
+      />
+      <label className="flex min-h-11 items-center gap-3">
+        <input type="checkbox" className="size-6 accent-[var(--deep)]" {...register('quarantine')} />
+        Quarantine: served last, with its own tools
+      </label>
+      {watch('quarantine') && watch('sump') && (
+        <p className="border-l-4 border-amber-line bg-amber-wash px-3 py-2">
+          A quarantine on a shared sump passes illness to every tank on it. Give it water of its own.
+        </p>
+      )}
+      <p className="text-note text-quiet">
+        A full rack can exceed a domestic floor; ask a qualified person. Wall fixings alone are not enough.
+      </p>
+      <EntryFormFoot entry={entry} action="Add the rack" />
+    </form>
+  );
+}

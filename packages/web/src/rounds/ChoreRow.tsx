@@ -1,0 +1,188 @@
+import { clsx } from 'clsx';
+import { useState } from 'react';
+import { v7 as newId } from 'uuid';
+import { parseQuantity } from '@freshet/core/units';
+import { useHouse, useLog, useOutbox, useUndo, type Reply } from '../data';
+import { Why } from '../ui';
+
+export type Stop = Reply<'round'>['stops'][number];
+export type Chore = Stop['chores'][number];
+
+/** What the keeper is asked to type beside a chore. */
+const ASKS: Partial<Record<Chore['kind'], { label: string; unit: string; needed: boolean }>> = {
+  temperature: { label: 'Temperature', unit: '°C', needed: true },
+  pickWhite: { label: 'White eggs picked', unit: 'eggs', needed: false },
+};
+
+function useChore(chore: Chore, stop: Stop, day: string) {
+  const house = useHouse();
+  const log = useLog();
+  const undo = useUndo();
+  const waiting = useOutbox().some((entry) => (entry.body as { choreKey?: string }).choreKey === chore.key);
+  return {
+    waiting,
+    untick: () => (chore.outcome ? undo(chore.outcome.entryId) : Promise.resolve()),
+    tick: (status: 'done' | 'skipped', amount: number | null, unit: string | null) =>
+      log(
+        'outcome',
+        {
+          id: newId(),
+          choreKey: chore.key,
+          day,
+          status,
+          text: chore.text,
+          tankId: stop.tankId,
+          amount,
+          unit,
+          log: status === 'done' ? chore.log : null,
+          at: house.now(),
+        },
+        `${stop.code}: ${chore.text}, ${status}`,
+      ),
+  };
+}
+
+function AmountField({
+  chore,
+  send,
+  close,
+}: {
+  chore: Chore;
+  send: (amount: number | null, unit: string) => void;
+  close: () => void;
+}) {
+  const house = useHouse();
+  const asks = ASKS[chore.kind];
+  const fahrenheit = chore.kind === 'temperature' && house.units.temperature === 'degF';
+  const [text, setText] = useState(
+    chore.kind === 'temperature' || chore.kind === 'pickWhite' ? '' : String(chore.amount?.value ?? ''),
+  );
+  const [problem, setProblem] = useState('');
+  const unit = asks?.unit ?? chore.amount?.unit ?? '';
+  function submit() {
+    if (chore.kind === 'temperature') {
+      const parsed = parseQuantity(text, 'temperature', house.units.temperature);
+      if (!parsed.ok) setProblem(parsed.message);
+      else if (parsed.value < 0 || parsed.value > 45) setProblem('A tank is 0 to 45 °C.');
+      else send(parsed.value, '°C');
+      return;
+    }
+    const value = Number(text.replace(',', '.'));
+    if (text.trim() === '' || !Number.isFinite(value) || value < 0) setProblem('Give a number, 0 or more.');
+    else if (chore.kind === 'pickWhite' && !Number.isInteger(value)) setProblem('Eggs come whole.');
+    else send(value, unit);
+  }
+  return (
+    <form
+      className="flex flex-wrap items-center gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        submit();
+      }}
+    >
+      <input
+        autoFocus
+        aria-label={asks?.label ?? `How much ${chore.text}`}
+        aria-invalid={problem !== ''}
+        inputMode="decimal"
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        onKeyDown={(event) => event.key === 'Escape' && close()}
+        className="control !w-24"
+      />
+      <span className="text-quiet">{fahrenheit ? '°F' : unit}</span>
+      <button type="submit" className="min-h-11 rounded-part border border-ink bg-ink px-3 font-semibold text-sheet">
+        Log
+      </button>
+      {problem && (
+        <span role="alert" className="text-note font-semibold text-rust">
+          {problem}
+        </span>
+      )}
+    </form>
+  );
+}
+
+/** One chore: a square to tick, or for what is looked for a round mark with its answer; the amount can be changed. */
+export function ChoreRow({ chore, stop, day, ahead }: { chore: Chore; stop: Stop; day: string; ahead: boolean }) {
+  const house = useHouse();
+  const { tick, untick, waiting } = useChore(chore, stop, day);
+  const [asking, setAsking] = useState(false);
+  const done = chore.outcome !== null || waiting;
+  const may = house.may('sitter') && !ahead && !waiting;
+  const watch = chore.mark === 'watch';
+  const skipped = chore.outcome?.status === 'skipped';
+  const press = () => {
+    if (chore.outcome) void untick();
+    else if (ASKS[chore.kind]?.needed) setAsking(true);
+    else void tick('done', null, null);
+  };
+  return (
+    <div className={clsx('flex min-h-11 min-w-0 items-center gap-2.5', done && 'text-quiet')}>
+      <button
+        type="button"
+        role="checkbox"
+        aria-checked={chore.outcome?.status === 'done' || waiting}
+        aria-label={`${stop.code}: ${chore.text} ${chore.amountText}`}
+        disabled={!may}
+        onClick={press}
+        className={clsx('-m-[9px] grid size-11 shrink-0 place-items-center disabled:opacity-100', !may && 'cursor-default')}
+      >
+        <span
+          className={clsx(
+            'grid size-[26px] place-items-center border border-ink text-[17px] leading-none font-bold',
+            watch ? 'rounded-full' : 'rounded-part',
+            done && !skipped ? 'bg-ink text-sheet' : 'bg-sheet',
+            ahead && 'border-dashed',
+            waiting && 'border-dashed',
+          )}
+        >
+          {skipped ? '–' : done ? '✓' : watch ? '?' : ''}
+        </span>
+      </button>
+      {asking ? (
+        <AmountField
+          chore={chore}
+          close={() => setAsking(false)}
+          send={(amount, unit) => void tick('done', amount, unit).then(() => setAsking(false))}
+        />
+      ) : (
+        <span className="min-w-0 py-1">
+          <span className={clsx(skipped && 'line-through')}>{chore.text}</span>{' '}
+          {chore.outcome && chore.outcome.amount !== null ? (
+            <b>{chore.outcome.amount}</b>
+          ) : may && !done && (chore.amount ?? ASKS[chore.kind]) ? (
+            <button
+              type="button"
+              className="link font-bold"
+              onClick={() => setAsking(true)}
+              aria-label={`${chore.text}: change the amount ${chore.amountText}`}
+            >
+              {chore.amountText || 'how many?'}
+            </button>
+          ) : (
+            <b className={chore.amountText.length > 22 ? 'font-normal' : ''}>{chore.amountText}</b>
+          )}
+          {chore.overdue && !done && <span className="ml-2 font-semibold text-rust">late</span>}
+          {skipped && <span className="ml-2 text-note">skipped by {chore.outcome?.by}</span>}
+          {waiting && <span className="ml-2 text-note">waits to be sent</span>}
+          {!done && chore.why.length > 0 && (
+            <span className="ml-2">
+              <Why about={chore.text} notes={chore.caution ? [...chore.why, chore.caution] : chore.why} />
+            </span>
+          )}
+          {may && !done && (
+            <button
+              type="button"
+              className="ml-2 min-h-6 text-note text-quiet link hover:text-ink"
+              aria-label={`${stop.code}: skip ${chore.text}`}
+              onClick={() => void tick('skipped', null, null)}
+            >
+              {watch ? 'not yet' : 'skip'}
+            </button>
+          )}
+        </span>
+      )}
+    </div>
+  );
+}

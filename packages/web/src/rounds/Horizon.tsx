@@ -1,0 +1,203 @@
+import { useMemo, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { packLanes } from '@freshet/core/rounds';
+import { addDays, daysBetween, formatDay, formatDayRange, isWeekend, weekday } from '@freshet/core/time';
+import { useGet, useHouse, type Reply } from '../data';
+import { Dialog, measureText, stageFill, Swatch, useWidth } from '../ui';
+
+type Item = Reply<'horizon'>['items'][number];
+
+const DAYS = 21;
+const LANES = 3;
+const LANE_PX = 23;
+const TOP_PX = 21;
+const HEIGHT = 95;
+const LEAST_DAY_PX = 54;
+const PAD = 5;
+
+/** Where an item is about. */
+export function subjectPath(subject: Item['subject']): string {
+  return { brood: `/broods/${subject.id}`, tank: `/tanks/${subject.id}`, attempt: `/spawns/${subject.id}`, larder: '/larder' }[
+    subject.kind
+  ];
+}
+
+interface Placed {
+  item: Item;
+  x: number;
+  width: number;
+  labelX: number;
+  lane: number;
+}
+
+/** Bars with their labels, in lanes without overlap; the label stands behind its bar, or before it near the right edge. */
+function placeItems(items: readonly Item[], today: string, dayPx: number): Placed[] {
+  const width = dayPx * DAYS;
+  const boxes = new Map(
+    items.map((item) => {
+      const x = daysBetween(today, item.from) * dayPx + 2;
+      const bar = Math.min(width - x, (daysBetween(item.from, item.to) + 1) * dayPx - 4);
+      const label = measureText(item.label) + 2 * PAD;
+      const after = x + bar + label <= width;
+      return [
+        item.key,
+        {
+          item,
+          x,
+          width: bar,
+          labelX: after ? x + bar + PAD : x - label + PAD,
+          from: after ? x : x - label,
+          to: after ? x + bar + label : x + bar,
+        },
+      ];
+    }),
+  );
+  const lanes = packLanes(
+    items.filter((item) => (boxes.get(item.key)?.from ?? -1) >= 0),
+    LANES,
+    (item) => ({ from: boxes.get(item.key)?.from ?? 0, to: boxes.get(item.key)?.to ?? 0 }),
+  );
+  return items.flatMap((item) => {
+    const [box, lane] = [boxes.get(item.key), lanes.get(item.key)];
+    return box && lane !== undefined ? [{ item, x: box.x, width: box.width, labelX: box.labelX, lane }] : [];
+  });
+}
+
+function DayColumn({ day, today, x, dayPx }: { day: string; today: string; x: number; dayPx: number }) {
+  const first = day.endsWith('-01') || day === today;
+  const [name = '', date = '', month = ''] = formatDay(day, today).split(' ');
+  return (
+    <g>
+      {(day === today || isWeekend(day)) && (
+        <rect x={x} width={dayPx} height={HEIGHT} fill={day === today ? 'var(--today)' : 'var(--shade)'} />
+      )}
+      <path d={`M${x} 0V${HEIGHT}`} stroke="var(--rule)" />
+      <text x={x + 6} y="15" fontSize="13" fill="var(--ink)" fontWeight={day === today ? 700 : 400}>
+        {first && dayPx < 62 ? '' : `${name} `}
+        <tspan fontWeight="700">{date}</tspan>
+        {first ? ` ${month}` : ''}
+      </text>
+    </g>
+  );
+}
+
+function Everything({
+  items,
+  today,
+  open,
+  onClose,
+}: {
+  items: readonly Item[];
+  today: string;
+  open: boolean;
+  onClose: () => void;
+}) {
+  const days = [...new Set(items.map((item) => item.from))].sort();
+  return (
+    <Dialog title="The next three weeks" open={open} onClose={onClose} wide>
+      <ul>
+        {days.map((day) => (
+          <li key={day} className="border-b border-rule py-2 sm:flex">
+            <h3 className="w-28 shrink-0 py-1">{formatDay(day, today)}</h3>
+            <ul className="min-w-0 flex-1">
+              {items
+                .filter((item) => item.from === day)
+                .map((item) => (
+                  <li key={item.key}>
+                    <Link
+                      to={subjectPath(item.subject)}
+                      onClick={onClose}
+                      className="flex min-h-9 items-center gap-3 hover:bg-today"
+                    >
+                      <Swatch kind={item.kind} predicted={item.predicted} />
+                      <span className={item.urgent ? 'font-semibold text-rust' : ''}>{item.label}</span>
+                      {item.to !== item.from && (
+                        <span className="text-note text-quiet">{formatDayRange(item.from, item.to, today)}</span>
+                      )}
+                    </Link>
+                  </li>
+                ))}
+            </ul>
+          </li>
+        ))}
+      </ul>
+    </Dialog>
+  );
+}
+
+/** The next three weeks in one strip: hatches, first feeds, cultures ripe, tanks falling free, ready for sale. */
+export function Horizon() {
+  const house = useHouse();
+  const horizon = useGet('horizon');
+  const navigate = useNavigate();
+  const [measure, width] = useWidth<HTMLDivElement>();
+  const [open, setOpen] = useState(false);
+  const today = horizon.data?.today ?? house.today;
+  const items = useMemo(() => horizon.data?.items ?? [], [horizon.data]);
+  const dayPx = Math.max(LEAST_DAY_PX, width / DAYS);
+  const placed = useMemo(() => (width > 0 ? placeItems(items, today, dayPx) : []), [items, today, dayPx, width]);
+  const hidden = items.length - placed.length;
+  const days = Array.from({ length: DAYS }, (_, i) => addDays(today, i));
+  return (
+    <div ref={measure} className="relative min-w-0 flex-1 overflow-x-auto overflow-y-hidden">
+      <svg width={dayPx * DAYS} height={HEIGHT} role="group" aria-label="Horizon: the next three weeks" className="block">
+        {days.map((day, i) => (
+          <DayColumn key={day} day={day} today={today} x={i * dayPx} dayPx={dayPx} />
+        ))}
+        {placed.map(({ item, x, width: barWidth, labelX, lane }) => {
+          const y = TOP_PX + lane * LANE_PX + 3;
+          const name = `${weekday(item.from)}: ${item.label}, ${formatDayRange(item.from, item.to, today)}${item.predicted ? ', predicted' : ''}`;
+          const go = () => void navigate(subjectPath(item.subject));
+          return (
+            <g
+              key={item.key}
+              role="link"
+              tabIndex={0}
+              aria-label={name}
+              className="cursor-pointer"
+              onClick={go}
+              onKeyDown={(event) => event.key === 'Enter' && go()}
+            >
+              <title>{name}</title>
+              <rect
+                x={x}
+                y={y}
+                width={Math.max(6, barWidth)}
+                height="18"
+                fill={stageFill(item.kind)}
+                fillOpacity={item.predicted ? 0.65 : 1}
+                stroke={item.urgent ? 'var(--rust)' : 'var(--ink)'}
+                strokeWidth={item.urgent ? 2 : 1}
+                strokeDasharray={item.predicted ? '4 3' : undefined}
+              />
+              <text
+                x={labelX}
+                y={y + 13.5}
+                fontSize="13"
+                fill={item.urgent ? 'var(--rust)' : 'var(--ink)'}
+                fontWeight={item.urgent ? 650 : 400}
+              >
+                {item.label}
+              </text>
+            </g>
+          );
+        })}
+        {horizon.data && items.length === 0 && (
+          <text x={dayPx + 8} y={54} fontSize="13" fill="var(--quiet)">
+            Nothing lies ahead yet. Spawnings, hatches and cultures show here as you log them.
+          </text>
+        )}
+      </svg>
+      {hidden > 0 && (
+        <button
+          type="button"
+          onClick={() => setOpen(true)}
+          className="sticky right-0 bottom-0 float-right -mt-[25px] min-h-6 border-t border-l border-ink bg-sheet px-2 text-note font-semibold hover:bg-today md:absolute"
+        >
+          +{hidden} more
+        </button>
+      )}
+      <Everything items={items} today={today} open={open} onClose={() => setOpen(false)} />
+    </div>
+  );
+}

@@ -1,0 +1,175 @@
+import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
+import { addDays, formatDay, localTime } from '@freshet/core/time';
+import { useGet, useHouse, type Reply } from '../data';
+import { Empty, Loaded, PageHead, Segmented } from '../ui';
+import { AlarmList } from './AlarmList';
+import { StopRow } from './StopRow';
+import { WalkMap } from './WalkMap';
+
+const NOON = '12:00';
+const EVENING = '17:00';
+const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
+const longDay = (day: string) => WEEKDAYS[new Date(`${day}T00:00:00Z`).getUTCDay()] ?? '';
+
+function partOfDay(time: string): string {
+  return time < NOON ? 'morning' : time < EVENING ? 'afternoon' : 'evening';
+}
+
+const isDone = (stop: Reply<'round'>['stops'][number]) => stop.chores.every((chore) => chore.outcome);
+
+/** Keys 1, 2 and 3 show today, tomorrow and the day after. */
+function useDayKeys(choose: (ahead: number) => void): void {
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      if (!['1', '2', '3'].includes(event.key) || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (event.target instanceof HTMLElement && event.target.closest('input, textarea, select, [role=dialog]')) return;
+      choose(Number(event.key) - 1);
+    };
+    window.addEventListener('keydown', press);
+    return () => window.removeEventListener('keydown', press);
+  }, [choose]);
+}
+
+function Stops({ round, ahead }: { round: Reply<'round'>; ahead: number }) {
+  const [showDone, setShowDone] = useState(false);
+  const numbered = round.stops.map((stop, i) => ({ stop, number: i + 1 }));
+  const firstOpen = numbered.find(({ stop }) => !isDone(stop) && stop.chores.length > 0)?.number ?? null;
+  const done = ahead > 0 ? [] : numbered.filter(({ stop, number }) => isDone(stop) && number < (firstOpen ?? Infinity));
+  const shown = showDone ? numbered : numbered.filter((entry) => !done.includes(entry));
+  return (
+    <>
+      <WalkMap stops={round.stops} nextNumber={ahead > 0 ? null : firstOpen} />
+      <div className="border-t border-ink">
+        {done.length > 0 && (
+          <button
+            type="button"
+            onClick={() => setShowDone(!showDone)}
+            aria-expanded={showDone}
+            className="flex min-h-11 w-full items-center gap-3 border-b border-rule px-2 text-left text-quiet hover:bg-sheet"
+          >
+            <span
+              className="grid size-[26px] place-items-center rounded-part border border-ink bg-ink font-bold text-sheet"
+              aria-hidden
+            >
+              ✓
+            </span>
+            {done.length === numbered.length
+              ? 'The whole walk is done'
+              : done.length === 1
+                ? 'Stop 1 is done'
+                : `Stops 1 to ${done.length} are done`}
+            :{' '}
+            {done
+              .map(({ stop }) => stop.code)
+              .slice(0, 8)
+              .join(', ')}
+            {done.length > 8 ? ' …' : ''}
+            <span className="ml-auto link">{showDone ? 'hide' : 'show'}</span>
+          </button>
+        )}
+        <ol>
+          {shown.map(({ stop, number }) => (
+            <StopRow
+              key={`${stop.tankId ?? 'larder'}`}
+              stop={stop}
+              number={number}
+              day={round.day}
+              ahead={ahead > 0}
+              next={ahead === 0 && number === firstOpen}
+            />
+          ))}
+        </ol>
+      </div>
+    </>
+  );
+}
+
+/** What do I do on this walk, in which order, with what amounts? */
+export function RoundsPage() {
+  const house = useHouse();
+  const [ahead, setAhead] = useState(0);
+  useDayKeys(setAhead);
+  const days = [0, 1, 2].map((count) => addDays(house.today, count));
+  const day = days[ahead] ?? house.today;
+  const round = useGet('round', { query: ahead === 0 ? {} : { day } });
+  return (
+    <Loaded reply={round} what="the round">
+      {(data) => (
+        <>
+          <PageHead
+            title={
+              ahead === 0
+                ? `${longDay(data.day)} ${partOfDay(localTime(house.now(), house.timeZone))} walk`
+                : `${longDay(data.day)}, as it looks today`
+            }
+            about={
+              data.total > 0 && ahead === 0 ? (
+                <>
+                  <b className="text-ink">{data.done}</b> of <b className="text-ink">{data.total}</b> done, about{' '}
+                  <b className="text-ink">{data.minutesLeft} min</b> left
+                </>
+              ) : ahead > 0 ? (
+                <>
+                  {data.total} chores, about {data.minutesLeft} min; headcounts as of today
+                </>
+              ) : undefined
+            }
+          >
+            <Segmented
+              label="Day of the round"
+              value={String(ahead)}
+              onChange={(value) => setAhead(Number(value))}
+              options={days.map((option, i) => ({
+                value: String(i),
+                label: i === 0 ? 'Today' : formatDay(option, house.today).split(' ').slice(0, 2).join(' '),
+              }))}
+            />
+            <Link
+              to="/sheet"
+              className="inline-flex min-h-11 items-center rounded-part border border-ink bg-sheet px-4 font-semibold hover:bg-today"
+            >
+              Sheet for the sitter
+            </Link>
+          </PageHead>
+          {data.stops.length === 0 ? (
+            <Empty
+              title="Nothing to do yet"
+              action={
+                <>
+                  <Link
+                    to="/room"
+                    className="inline-flex min-h-11 items-center rounded-part border border-ink bg-ink px-4 font-semibold text-sheet"
+                  >
+                    Put up a rack and a tank
+                  </Link>
+                  <Link
+                    to="/stock"
+                    className="inline-flex min-h-11 items-center rounded-part border border-ink bg-sheet px-4 font-semibold"
+                  >
+                    Record your stock
+                  </Link>
+                </>
+              }
+            >
+              The round is worked out from your tanks, stock, broods and cultures. Begin with a rack, a shelf and a tank; then say
+              who lives in it.
+            </Empty>
+          ) : (
+            <div className="grid grid-cols-1 gap-5 lg:grid-cols-[minmax(0,1fr)_296px]">
+              <section aria-label="Needs you" className="order-first lg:order-last">
+                {ahead === 0 && <AlarmList alarms={data.alarms} />}
+                {ahead > 0 && (
+                  <p className="text-quiet">Chores of a coming day cannot be ticked; they are worked out again on the day.</p>
+                )}
+              </section>
+              <section aria-label="Stops" className="min-w-0">
+                <Stops round={data} ahead={ahead} />
+              </section>
+            </div>
+          )}
+        </>
+      )}
+    </Loaded>
+  );
+}

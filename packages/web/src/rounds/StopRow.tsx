@@ -1,0 +1,65 @@
+import { clsx } from 'clsx';
+import { Link } from 'react-router';
+import { Swatch } from '../ui';
+import { ChoreRow, type Stop } from './ChoreRow';
+
+/** One stop of the walk: who lives here, what is to know, what is to do. */
+export function StopRow({
+  stop,
+  number,
+  day,
+  ahead,
+  next,
+}: {
+  stop: Stop;
+  number: number;
+  day: string;
+  ahead: boolean;
+  next: boolean;
+}) {
+  const cautions = [...new Set(stop.chores.filter((chore) => !chore.outcome).flatMap((chore) => chore.caution ?? []))];
+  return (
+    <li
+      id={`stop-${number}`}
+      className={clsx(
+        'grid scroll-mt-2 grid-cols-[34px_1fr] gap-x-2 border-b border-rule py-1.5 pr-2 pl-2 md:grid-cols-[34px_66px_190px_1fr]',
+        next && 'border-l-[5px] border-l-rust bg-sheet md:pl-[3px]',
+      )}
+    >
+      <span className="pt-2.5 text-quiet">{number}</span>
+      <span className="pt-2 font-mono text-code font-semibold">
+        {stop.tankId ? (
+          <Link to={`/tanks/${stop.tankId}`} className="hover:link">
+            {stop.code}
+          </Link>
+        ) : (
+          <span className="font-sans text-base">{stop.code}</span>
+        )}
+      </span>
+      <div className="col-start-2 min-w-0 pt-1 md:col-start-auto md:pt-2.5">
+        <div className="flex items-center gap-2 font-semibold">
+          {stop.stage && <Swatch kind={stop.stage} width={14} height={14} />}
+          <span className="min-w-0 break-words">{stop.who}</span>
+        </div>
+        <div className="text-note text-quiet">{stop.detail}</div>
+      </div>
+      <div className="col-start-2 min-w-0 md:col-start-auto">
+        {stop.notes.map((note) => (
+          <p key={note} className="mt-1.5 border-l-2 border-edge pl-2.5 text-note text-quiet">
+            {note}
+          </p>
+        ))}
+        <div className="flex flex-wrap gap-x-7">
+          {stop.chores.map((chore) => (
+            <ChoreRow key={chore.key} chore={chore} stop={stop} day={day} ahead={ahead} />
+          ))}
+        </div>
+        {cautions.map((caution) => (
+          <p key={caution} className="mb-1.5 border-l-2 border-amber-line pl-2.5 text-note">
+            {caution}
+          </p>
+        ))}
+      </div>
+    </li>
+  );
+}

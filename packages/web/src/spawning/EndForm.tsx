@@ -1,0 +1,42 @@
+import { useEntryForm, useHouse } from '../data';
+import { EntryFormFoot, NoteField, SelectField, TextField } from '../ui';
+
+/** Ends an attempt; its tank falls free. */
+export function EndForm({
+  attempt,
+  spawned,
+  done,
+}: {
+  attempt: { id: string; name: string };
+  spawned: boolean;
+  done: () => void;
+}) {
+  const house = useHouse();
+  const entry = useEntryForm({
+    name: 'endAttempt',
+    defaults: { outcome: (spawned ? 'spawned' : 'failed') as 'spawned' | 'failed' | 'given up', on: house.today, note: '' },
+    toBody: ({ outcome, on, note }) => ({ attemptId: attempt.id, outcome, on, note: note.trim() || null }),
+    label: () => `${attempt.name} ended`,
+    done,
+  });
+  const { register, formState } = entry.form;
+  return (
+    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+      <div className="grid grid-cols-2 gap-4">
+        <SelectField label="How it ended" {...register('outcome')}>
+          <option value="spawned">They spawned</option>
+          <option value="failed">They did not</option>
+          <option value="given up">Given up</option>
+        </SelectField>
+        <TextField label="On" type="date" error={formState.errors.on?.message} {...register('on')} />
+      </div>
+      <NoteField
+        label="What was different this time"
+        hint="Change one thing, write it down."
+        error={formState.errors.note?.message}
+        {...register('note')}
+      />
+      <EntryFormFoot entry={entry} action="End the attempt" />
+    </form>
+  );
+}

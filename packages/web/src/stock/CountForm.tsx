@@ -1,0 +1,42 @@
+import { FieldProblem, useEntryForm, useHouse } from '../data';
+import { EntryFormFoot, TextField } from '../ui';
+import type { SomeLot } from './SomeLot';
+
+/** A count of the living; the ledger is brought to it by a movement of its own. */
+export function CountForm({ lot, done }: { lot: SomeLot; done: () => void }) {
+  const house = useHouse();
+  const booked = lot.males + lot.females + lot.unsexed;
+  const entry = useEntryForm({
+    name: 'count',
+    defaults: { counted: '' },
+    toBody({ counted }) {
+      if (!/^\s*-?\d+([.,]\d+)?\s*$/.test(counted)) throw new FieldProblem('counted', 'Give a whole number.');
+      return { lotId: lot.id, counted: Number(counted.replace(',', '.')), at: house.now() };
+    },
+    label: ({ counted }) => `${counted} counted`,
+    done,
+  });
+  const { register, formState, watch } = entry.form;
+  const counted = Number(watch('counted'));
+  const difference = watch('counted').trim() !== '' && Number.isInteger(counted) ? counted - booked : 0;
+  return (
+    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+      <TextField
+        label="Counted alive"
+        autoFocus
+        inputMode="numeric"
+        hint={`${booked} are booked`}
+        error={formState.errors.counted?.message}
+        {...register('counted')}
+      />
+      {difference !== 0 && (
+        <p className="text-quiet">
+          {difference < 0
+            ? `${-difference} will be booked as gone, cause not known. If you know it, log the loss first.`
+            : `${difference} more than booked: they were missed before.`}
+        </p>
+      )}
+      <EntryFormFoot entry={entry} action="Log the count" />
+    </form>
+  );
+}

@@ -1,0 +1,57 @@
+import { useEntryForm, useHouse } from '../data';
+import { EntryFormFoot, NoteField, SelectField } from '../ui';
+import { headsField, HeadsFields, headsText, readHeads } from './HeadsFields';
+import type { SomeLot } from './SomeLot';
+
+const CAUSES = {
+  death: 'Found dead',
+  unknown: 'Gone, not known how',
+  predation: 'Eaten',
+  cull: 'Culled',
+  sale: 'Sold',
+  gift: 'Given away',
+} as const;
+
+/** Logs animals that died or left. */
+export function LossForm({ lot, done }: { lot: SomeLot; done: () => void }) {
+  const house = useHouse();
+  const total = lot.males + lot.females + lot.unsexed;
+  const entry = useEntryForm({
+    name: 'lose',
+    defaults: {
+      ...headsText(total === 1 ? lot : { males: 0, females: 0, unsexed: 0 }),
+      cause: 'death' as keyof typeof CAUSES,
+      note: '',
+    },
+    toBody: (values) => ({
+      lotId: lot.id,
+      heads: readHeads(values),
+      cause: values.cause,
+      at: house.now(),
+      ...(values.note.trim() ? { note: values.note } : {}),
+    }),
+    fieldOf: (path) => headsField(path),
+    label: () => 'Loss logged',
+    done,
+  });
+  const { register, formState, watch } = entry.form;
+  return (
+    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+      <HeadsFields form={entry.form} have={lot} />
+      <SelectField label="What became of them" {...register('cause')}>
+        {Object.entries(CAUSES).map(([cause, words]) => (
+          <option key={cause} value={cause}>
+            {words}
+          </option>
+        ))}
+      </SelectField>
+      {watch('cause') === 'cull' && (
+        <p className="border-l-4 border-amber-line bg-amber-wash px-3 py-2">
+          Only by a method the local authority or a vet accepts. A tank for retired animals, or giving them away, may do as well.
+        </p>
+      )}
+      <NoteField label="Note" error={formState.errors.note?.message} {...register('note')} />
+      <EntryFormFoot entry={entry} action="Log it" />
+    </form>
+  );
+}

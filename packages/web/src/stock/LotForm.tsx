@@ -1,0 +1,86 @@
+import { useRef } from 'react';
+import { v7 as newId } from 'uuid';
+import { useEntryForm, useGet, useHouse } from '../data';
+import { EntryFormFoot, fromLocal, SelectField, TextField, toLocal, WhenField } from '../ui';
+import { headsField, HeadsFields, readHeads } from './HeadsFields';
+import { TankOptions } from './TankOptions';
+
+/** Records broodstock that came to the house. */
+export function LotForm({ tankId, done }: { tankId?: string; done: () => void }) {
+  const house = useHouse();
+  const species = useGet('species');
+  const life = useGet('tankLife');
+  const lotId = useRef(newId());
+  const entry = useEntryForm({
+    name: 'addLot',
+    defaults: {
+      speciesKey: '',
+      tankId: tankId ?? '',
+      males: '',
+      females: '',
+      unsexed: '',
+      line: '',
+      generation: '',
+      origin: 'local' as 'wild' | 'imported' | 'local' | 'ownBrood',
+      acquiredFrom: '',
+      at: toLocal(house.now(), house.timeZone),
+    },
+    toBody: (values) => ({
+      lotId: lotId.current,
+      speciesKey: values.speciesKey,
+      tankId: values.tankId,
+      heads: readHeads(values),
+      line: values.line.trim() || null,
+      generation: values.generation.trim() || null,
+      origin: values.origin,
+      acquiredFrom: values.acquiredFrom.trim() || null,
+      at: fromLocal('at', values.at, house.timeZone),
+    }),
+    fieldOf: (path) => headsField(path),
+    label: () => 'Stock recorded',
+    done,
+  });
+  const { register, formState, watch, setValue } = entry.form;
+  const { errors } = formState;
+  const chosen = species.data?.find((kind) => kind.key === watch('speciesKey'));
+  return (
+    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+      <div className="grid gap-4 sm:grid-cols-2">
+        <SelectField label="Species" autoFocus error={errors.speciesKey?.message} {...register('speciesKey')}>
+          <option value="">Choose a species</option>
+          {[...(species.data ?? [])]
+            .sort((a, b) => (a.commonName < b.commonName ? -1 : 1))
+            .map((kind) => (
+              <option key={kind.key} value={kind.key}>
+                {kind.commonName}
+              </option>
+            ))}
+        </SelectField>
+        <SelectField label="Into tank" error={errors.tankId?.message} {...register('tankId')}>
+          <TankOptions life={life.data} />
+        </SelectField>
+      </div>
+      {chosen?.caution && <p className="border-l-4 border-amber-line bg-amber-wash px-3 py-2">{chosen.caution}</p>}
+      <HeadsFields form={entry.form} />
+      <div className="grid gap-4 sm:grid-cols-2">
+        <SelectField label="Origin" {...register('origin')}>
+          <option value="local">Locally bred</option>
+          <option value="imported">Imported</option>
+          <option value="wild">Wild caught</option>
+          <option value="ownBrood">Own brood</option>
+        </SelectField>
+        <TextField label="From whom" error={errors.acquiredFrom?.message} {...register('acquiredFrom')} />
+        <TextField label="Line" hint="As you call the bloodline" error={errors.line?.message} {...register('line')} />
+        <TextField label="Generation" hint="F2" error={errors.generation?.message} {...register('generation')} />
+      </div>
+      <WhenField
+        label="When they came"
+        between={false}
+        value={{ mode: 'at', from: '', to: watch('at') }}
+        onChange={(when) => setValue('at', when.to)}
+        error={errors.at?.message}
+      />
+      <EntryFormFoot entry={entry} action="Record them" />
+    </form>
+  );
+}

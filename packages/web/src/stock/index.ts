@@ -1,0 +1,8 @@
+export { HeadsFields, readHeads, headsText } from './HeadsFields';
+export { LotForm } from './LotForm';
+export { MoveForm } from './MoveForm';
+export { LossForm } from './LossForm';
+export { CountForm } from './CountForm';
+export { StockPage } from './StockPage';
+export { SpeciesPage } from './SpeciesPage';
+export type { SomeLot } from './SomeLot';

@@ -1,0 +1,35 @@
+import type { ReactNode } from 'react';
+
+/** The head of a page: what it is, one line about it, and what can be done here. */
+export function PageHead({ title, about, children }: { title: ReactNode; about?: ReactNode; children?: ReactNode }) {
+  return (
+    <header className="mb-4 flex flex-wrap items-center gap-x-4 gap-y-3">
+      <h1 className="text-title break-words">{title}</h1>
+      {about && <div className="min-w-0 flex-1 text-quiet">{about}</div>}
+      {children && <div className="no-print ml-auto flex flex-wrap items-center gap-3">{children}</div>}
+    </header>
+  );
+}
+
+/** A part of a sheet with its heading. */
+export function Panel({ title, children, aside }: { title: string; children: ReactNode; aside?: ReactNode }) {
+  return (
+    <section className="min-w-0 px-4 py-3">
+      <div className="mb-1.5 flex items-baseline justify-between gap-3">
+        <h2>{title}</h2>
+        {aside}
+      </div>
+      {children}
+    </section>
+  );
+}
+
+/** One line of a table of facts. */
+export function Fact({ label, children }: { label: ReactNode; children: ReactNode }) {
+  return (
+    <div className="flex items-baseline justify-between gap-4 border-b border-rule py-1.5">
+      <span className="min-w-0">{label}</span>
+      <span className="shrink-0 text-right font-semibold">{children}</span>
+    </div>
+  );
+}

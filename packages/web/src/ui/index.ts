@@ -1,0 +1,13 @@
+export { Button } from './Button';
+export { Field, TextField, SelectField, NoteField } from './Field';
+export { Dialog } from './Dialog';
+export { Why, type Reasons } from './Why';
+export { StagePatterns, Swatch, stageFill, STAGE_WORDS, type StageKind } from './Stage';
+export { Loading, Empty, ProblemNote, Loaded } from './States';
+export { Segmented } from './Segmented';
+export { EntryFormFoot } from './EntryFormFoot';
+export { QuantityField, readQuantity } from './QuantityField';
+export { WhenField, readWhen, fromLocal, toLocal, type When } from './WhenField';
+export { PageHead, Panel, Fact } from './Page';
+export { useWidth } from './useWidth';
+export { measureText } from './measureText';
