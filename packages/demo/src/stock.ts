@@ -50,7 +50,7 @@ export const STOCK: readonly StockPlan[] = [
   lot('goodeid', 'butterfly-goodeid', 'A2.3', [2, 5, 0], 'local', AUCTION, 395, 'Ameca', 'F3'),
   lot('whiptail', 'red-lizard-whiptail', 'A2.4', [1, 2, 0], 'local', HERON, 392, 'Red'),
   lot('paradise', 'paradise-fish', 'A2.5', [1, 2, 0], 'local', EXCHANGE, 390),
-  lot('lambchop', 'lambchop-rasbora', 'B1.1', [4, 5, 0], 'imported', THISTLEWICK, 388),
+  lot('lambchop', 'lambchop-rasbora', 'B2.1', [4, 5, 0], 'imported', THISTLEWICK, 388),
   lot('betta', 'fighting-fish', 'B1.4', [1, 1, 0], 'ownBrood', 'own brood', 260, 'Ember', 'F3'),
   lot('lemonM', 'lemon-tetra', 'B2.1', [4, 0, 0], 'local', HERON, 386, 'Quay', 'F2'),
   lot('lemonF', 'lemon-tetra', 'B2.1', [0, 5, 0], 'local', HERON, 386, 'Quay', 'F2'),
@@ -79,7 +79,7 @@ export const CULTURES = [
   { food: 'microworm', name: 'Microworms 1', tank: null, daysAgo: 12, fedDaysAgo: 5, ripeDaysAgo: 8 },
   { food: 'microworm', name: 'Microworms 2', tank: null, daysAgo: 31, fedDaysAgo: 9, ripeDaysAgo: 26 },
   { food: 'grindal', name: 'Grindal worms 1', tank: null, daysAgo: 52, fedDaysAgo: 2, ripeDaysAgo: 30 },
-  { food: 'brineShrimp', name: 'Brine shrimp 1', tank: null, daysAgo: 1, fedDaysAgo: null, ripeDaysAgo: null },
-  { food: 'moina', name: 'Moina 1', tank: null, daysAgo: 20, fedDaysAgo: 2, ripeDaysAgo: 9 },
+  { food: 'brineShrimp', name: 'Brine shrimp 1', tank: null, daysAgo: 2, fedDaysAgo: null, ripeDaysAgo: null },
+  { food: 'brineShrimp', name: 'Brine shrimp 2', tank: null, daysAgo: 1, fedDaysAgo: null, ripeDaysAgo: null },
   { food: 'daphnia', name: 'Daphnia 1', tank: 'Y1', daysAgo: 60, fedDaysAgo: 3, ripeDaysAgo: 38 },
 ] as const;

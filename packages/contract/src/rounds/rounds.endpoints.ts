@@ -103,6 +103,7 @@ export const FoodPlan = v.object({
   to: Day,
   status: v.picklist(['safe', 'single', 'start', 'late', 'shelf']),
   food: v.picklist(FOODS),
+  label: v.string(),
   cultureIds: v.array(v.string()),
   startBy: v.nullable(Day),
   startFrom: v.nullable(Day),

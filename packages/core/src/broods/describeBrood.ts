@@ -120,7 +120,8 @@ export function stageSpans(facts: BroodFacts, species: ResolvedSpecies, state: B
   };
   if (start !== 'born') {
     add('eggs', middle(facts.laid), true);
-    add('yolk', facts.hatched ? middle(facts.hatched) : facts.freeSwimming ? null : expected('hatch'), facts.hatched !== null);
+    if (start === 'laid')
+      add('yolk', facts.hatched ? middle(facts.hatched) : facts.freeSwimming ? null : expected('hatch'), facts.hatched !== null);
   }
   const swimming =
     start === 'born' ? middle(facts.laid) : facts.freeSwimming ? middle(facts.freeSwimming) : expected('firstFeed');

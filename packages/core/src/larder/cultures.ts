@@ -1,23 +1,6 @@
 import type { Food, Range } from '../stock';
 import { addDays, daysBetween, houseDay, type Day, type Instant } from '../time';
 
-/** The keeper's words for each food. */
-export const FOOD_NAMES: Record<Food, string> = {
-  infusoria: 'infusoria',
-  paramecium: 'paramecium',
-  rotifer: 'rotifers',
-  vinegarEel: 'vinegar eels',
-  finePowder: 'fine powder',
-  microworm: 'microworms',
-  brineShrimp: 'brine shrimp',
-  grindal: 'grindal worms',
-  moina: 'moina',
-  daphnia: 'daphnia',
-  crushedDry: 'crushed dry food',
-  pellets: 'pellets',
-  biofilm: 'biofilm and leaves',
-};
-
 /** Foods that have to be grown or hatched. */
 export const CULTURES = {
   infusoria: {

@@ -1,7 +1,6 @@
 export { hatch, cystsFor } from './cysts';
 export {
   CULTURES,
-  FOOD_NAMES,
   describeCulture,
   type Culture,
   type CultureFood,

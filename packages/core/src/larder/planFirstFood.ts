@@ -1,6 +1,6 @@
-import type { Food } from '../stock';
 import { addDays, formatDay, formatDayRange, type Day, type Instant } from '../time';
-import { CULTURES, FOOD_NAMES, describeCulture, type Culture, type CultureFood, type CultureKind } from './cultures';
+import { CULTURES, describeCulture, type Culture, type CultureFood, type CultureKind } from './cultures';
+import { FOOD_NAMES, type Food } from '../stock';
 
 /** A brood or attempt that will need its first food. */
 export interface FoodNeed {
@@ -16,6 +16,8 @@ export interface FirstFoodPlan {
   /** `safe`: two cover it; `single`: one does; `start`: none yet, in time; `late`: none, and too late for a sure one; `shelf`: nothing to grow. */
   status: 'safe' | 'single' | 'start' | 'late' | 'shelf';
   food: Food;
+  /** What it is for, as in the need. */
+  label: string;
   cultureIds: string[];
   /** Last day to start one that is surely ripe; null when nothing has to be started. */
   startBy: Day | null;
@@ -44,7 +46,7 @@ export function planFirstFood(
 ): FirstFoodPlan {
   const name = FOOD_NAMES[need.food];
   const when = formatDayRange(need.from, need.to, today);
-  const plan = { food: need.food, cultureIds: [] as string[], startBy: null, startFrom: null, backUpBy: null };
+  const plan = { food: need.food, label: need.label, cultureIds: [] as string[], startBy: null, startFrom: null, backUpBy: null };
   if (!(need.food in CULTURES))
     return {
       ...plan,

@@ -1,7 +1,6 @@
-import { foodFor, type Figures, type Food } from '../stock';
+import { foodFor, type Figures, type Food, FOOD_NAMES } from '../stock';
 import { formatNumber, roundToFigures } from '../units';
 import { cystsFor } from './cysts';
-import { FOOD_NAMES } from './cultures';
 
 /** What to give, how often, and how it was worked out. */
 export interface Ration {

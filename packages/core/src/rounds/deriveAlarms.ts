@@ -1,7 +1,7 @@
-import { describeCulture, FOOD_NAMES } from '../larder';
+import { describeCulture } from '../larder';
+import { FOOD_NAMES, expectedLengthMm, totalHeads, type Figures } from '../stock';
 import { checkTemperature } from '../room';
 import { decideBooking } from '../spawning';
-import { expectedLengthMm, totalHeads, type Figures } from '../stock';
 import { addDays, daysBetween, formatDay, formatDayRange, formatInstant, houseDay, type Day } from '../time';
 import { formatNumber, formatRange } from '../units';
 import { deriveLarder } from './deriveLarder';

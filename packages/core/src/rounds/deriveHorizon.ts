@@ -1,5 +1,5 @@
-import { CULTURES, describeCulture, FOOD_NAMES, type CultureKind } from '../larder';
-import { expectedLengthMm, totalHeads } from '../stock';
+import { CULTURES, describeCulture, type CultureFood, type CultureKind } from '../larder';
+import { FOOD_NAMES, expectedLengthMm, totalHeads } from '../stock';
 import { addDays, daysBetween, houseDay, type Day } from '../time';
 import { deriveLarder } from './deriveLarder';
 import type { ReadBrood, ReadHouse } from './readHouse';
@@ -30,6 +30,7 @@ function broodItems(read: ReadBrood, house: ReadHouse, last: Day): HorizonItem[]
   for (const window of state.windows) {
     if (window.status === 'observed' || !window.earliest || window.stage === 'yolkEnd' || window.stage === 'freeSwimming')
       continue;
+    if (window.stage === 'firstFeed' && species.start === 'carried') continue;
     const from = houseDay(window.earliest, timeZone);
     const to = window.status === 'overdue' ? house.today : houseDay(window.latest ?? window.earliest, timeZone);
     const hatch = window.stage === 'hatch';
@@ -80,6 +81,12 @@ function broodItems(read: ReadBrood, house: ReadHouse, last: Day): HorizonItem[]
   return items;
 }
 
+/** Windows this long would fill the strip; they are placed last. */
+const LONG_DAYS = 8;
+/** What is shown first when not everything has room: what cannot be put off before what can. */
+const WEIGHT: Record<HorizonKind, number> = { eggs: 0, yolk: 1, culture: 2, ready: 3, tank: 4, breeders: 5, growing: 6, fry: 6 };
+const isLong = (item: HorizonItem) => daysBetween(item.from, item.to) >= LONG_DAYS;
+
 /** The next `days` days in bars: hatches, first feeds, food changes, cultures, spawnings set up, tanks falling free, ready for sale. */
 export function deriveHorizon(house: ReadHouse, days = 21): HorizonItem[] {
   const last = addDays(house.today, days - 1);
@@ -107,13 +114,14 @@ export function deriveHorizon(house: ReadHouse, days = 21): HorizonItem[] {
         to: state.lastDay,
         label: `renew ${culture.name}`,
         predicted: true,
-        urgent: state.phase === 'overdue',
+        urgent: false,
         subject,
       });
   }
   for (const plan of deriveLarder(house)) {
     const by = plan.startBy ?? plan.backUpBy;
-    if (by && plan.status !== 'safe')
+    const daily = CULTURES[plan.food as CultureFood]?.batch && plan.status !== 'late';
+    if (by && plan.status !== 'safe' && !daily)
       items.push({
         key: `${plan.key}:start`,
         kind: 'culture',
@@ -156,7 +164,13 @@ export function deriveHorizon(house: ReadHouse, days = 21): HorizonItem[] {
       item.from < house.today ? { ...item, from: house.today, to: item.to < house.today ? house.today : item.to } : item,
     )
     .filter((item) => item.from <= last)
-    .sort((a, b) => Number(b.urgent) - Number(a.urgent) || (a.from < b.from ? -1 : a.from > b.from ? 1 : a.key < b.key ? -1 : 1));
+    .sort(
+      (a, b) =>
+        Number(b.urgent) - Number(a.urgent) ||
+        Number(isLong(a)) - Number(isLong(b)) ||
+        WEIGHT[a.kind] - WEIGHT[b.kind] ||
+        (a.from < b.from ? -1 : a.from > b.from ? 1 : a.key < b.key ? -1 : 1),
+    );
 }
 
 /** The width an item takes with its label, in days from the first; `to` excluded. */

@@ -1,4 +1,4 @@
-import { CULTURES, FOOD_NAMES, planFirstFood, type FirstFoodPlan } from '../larder';
+import { planFirstFood, type FirstFoodPlan } from '../larder';
 import { foodFor, type Food } from '../stock';
 import { addDays, houseDay, type Day } from '../time';
 import { developmentWindows } from '../spawning';
@@ -14,7 +14,11 @@ export interface LarderPlan extends FirstFoodPlan {
   to: Day;
 }
 
-const ORDER: Record<FirstFoodPlan['status'], number> = { late: 0, start: 1, single: 2, safe: 3, shelf: 4 };
+/** Further ahead nothing needs to be decided. */
+const AHEAD_DAYS = 30;
+const LATER: Record<FirstFoodPlan['status'], number> = { late: 0, start: 1, single: 1, safe: 2, shelf: 3 };
+const deadline = (plan: LarderPlan): Day => plan.startBy ?? plan.backUpBy ?? plan.from;
+
 /** Broods that already feed keep being planned for as long as their first food still has to last. */
 const FIRST_FOOD_DAYS = 3;
 
@@ -76,11 +80,10 @@ export function deriveLarder(house: ReadHouse): LarderPlan[] {
     );
   }
   return plans
-    .filter((plan) => plan.food in CULTURES || plan.status === 'shelf')
+    .filter((plan) => plan.from <= addDays(today, AHEAD_DAYS))
     .sort(
       (a, b) =>
-        ORDER[a.status] - ORDER[b.status] ||
-        (a.from < b.from ? -1 : a.from > b.from ? 1 : 0) ||
-        FOOD_NAMES[a.food].length - FOOD_NAMES[b.food].length,
+        LATER[a.status] - LATER[b.status] ||
+        (deadline(a) < deadline(b) ? -1 : deadline(a) > deadline(b) ? 1 : a.key < b.key ? -1 : 1),
     );
 }

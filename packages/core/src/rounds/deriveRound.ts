@@ -76,7 +76,7 @@ function describeLots(
     const more = lots.filter((lot) => lot.broodId === null).reduce((sum, lot) => sum + totalHeads(lot), 0);
     return {
       who: young.species.commonName,
-      detail: `${here} ${word}, ${age}${more > 0 ? `; ${more} adults` : ''}${broods.length > 1 ? `; ${broods.length} broods` : ''}`,
+      detail: `${here} ${word}, ${age}${more > 0 ? `; ${more} ${more === 1 ? 'adult' : 'adults'}` : ''}${broods.length > 1 ? `; ${broods.length} broods` : ''}`,
       stage: young.state.stage,
     };
   }

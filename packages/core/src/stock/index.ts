@@ -1,3 +1,4 @@
+export { FOOD_NAMES } from './species/foodNames';
 export {
   METHODS,
   FOODS,

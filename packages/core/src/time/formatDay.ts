@@ -1,4 +1,4 @@
-import { houseDay, localTime, type Day, type Instant, type TimeRange } from './houseDay';
+import { daysBetween, houseDay, localTime, type Day, type Instant, type TimeRange } from './houseDay';
 
 const WEEKDAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
@@ -14,10 +14,26 @@ export function isWeekend(day: Day): boolean {
   return [0, 6].includes(weekdayIndex(day));
 }
 
-/** A day as keepers write it, "Thu 4 Dec"; the year is added when it is not that of `today`. */
+/** Beyond this a weekday says nothing and the year may be in doubt. */
+const NEAR_DAYS = 183;
+const isFar = (day: Day, today: Day) => Math.abs(daysBetween(today, day)) > NEAR_DAYS;
+
+/** A day as keepers write it, "Thu 4 Dec"; with its year when it is more than half a year from `today`. */
 export function formatDay(day: Day, today: Day): string {
-  const year = day.slice(0, 4) === today.slice(0, 4) ? '' : ` ${day.slice(0, 4)}`;
+  const year = isFar(day, today) ? ` ${day.slice(0, 4)}` : '';
   return `${weekday(day)} ${Number(day.slice(8))} ${MONTHS[Number(day.slice(5, 7)) - 1] ?? ''}${year}`;
+}
+
+/** A day without its weekday, "4 Dec", for what lies weeks away. */
+export function formatDate(day: Day, today: Day): string {
+  return formatDay(day, today).split(' ').slice(1).join(' ');
+}
+
+/** A window of days without weekdays, "17 Jan – 27 Feb". */
+export function formatDateRange(from: Day, to: Day, today: Day): string {
+  if (from === to) return formatDate(from, today);
+  const first = from.slice(0, 7) === to.slice(0, 7) ? String(Number(from.slice(8))) : formatDate(from, today);
+  return `${first} – ${formatDate(to, today)}`;
 }
 
 /** A window of days, "Thu 4 – Sat 6 Dec"; one day when both are equal. */

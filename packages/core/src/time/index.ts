@@ -10,4 +10,13 @@ export {
   type Instant,
   type TimeRange,
 } from './houseDay';
-export { formatDay, formatDayRange, formatInstant, formatInstantRange, weekday, isWeekend } from './formatDay';
+export {
+  formatDay,
+  formatDayRange,
+  formatDate,
+  formatDateRange,
+  formatInstant,
+  formatInstantRange,
+  weekday,
+  isWeekend,
+} from './formatDay';

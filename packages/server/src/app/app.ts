@@ -129,7 +129,12 @@ export function buildApp({ services, log, secret, webFolder }: AppOptions): Expr
   mount(router, roomEndpoints, roomHandlers(room), whoOf);
   mount(router, speciesEndpoints, speciesHandlers(species), whoOf);
   mount(router, stockEndpoints, stockHandlers(stock), whoOf);
-  mount(router, spawningEndpoints, spawningHandlers(spawning, broods.byAttempt), whoOf);
+  mount(
+    router,
+    spawningEndpoints,
+    spawningHandlers(spawning, (who) => broods.byAttempt(who)),
+    whoOf,
+  );
   mount(router, broodsEndpoints, broodsHandlers(broods, broodPages), whoOf);
   mount(router, larderEndpoints, larderHandlers(larder), whoOf);
   mount(router, roundsEndpoints, roundsHandlers(rounds), whoOf);

@@ -7,41 +7,31 @@ const READINGS_AT_ONCE = 2000;
 /** Stops of today's walk that are ticked already when the demonstration opens. */
 const STOPS_DONE = 4;
 
-async function play({ room, stock, spawning, broods, larder }: Services, who: Who, event: StoryEvent): Promise<unknown> {
-  switch (event.name) {
-    case 'addRack':
-      return room.addRack(who, event.body);
-    case 'addShelf':
-      return room.addShelf(who, event.body);
-    case 'addTank':
-      return room.addTank(who, event.body);
-    case 'addLot':
-      return stock.addLot(who, event.body);
-    case 'move':
-      return stock.move(who, event.body);
-    case 'lose':
-      return stock.lose(who, event.body);
-    case 'count':
-      return stock.count(who, event.body);
-    case 'addAttempt':
-      return spawning.addAttempt(who, event.body);
-    case 'trigger':
-      return spawning.trigger(who, event.body);
-    case 'endAttempt':
-      return spawning.endAttempt(who, event.body);
-    case 'addClutch':
-      return broods.addClutch(who, event.body);
-    case 'observe':
-      return broods.observe(who, event.body);
-    case 'pickWhite':
-      return broods.pickWhite(who, event.body);
-    case 'addCulture':
-      return larder.addCulture(who, event.body);
-    case 'cultureEvent':
-      return larder.cultureEvent(who, event.body);
-    default:
-      throw new Error(`The story has no part for ${event.name}`);
-  }
+/** Parts of the story, each played by the service a keeper's own write would reach. */
+type Part = { [Event in StoryEvent as Event['name']]?: (who: Who, body: Event['body']) => Promise<unknown> };
+
+const partsOf = ({ room, stock, spawning, broods, larder }: Services): Part => ({
+  addRack: room.addRack,
+  addShelf: room.addShelf,
+  addTank: room.addTank,
+  addLot: stock.addLot,
+  move: stock.move,
+  lose: stock.lose,
+  count: stock.count,
+  addAttempt: spawning.addAttempt,
+  trigger: spawning.trigger,
+  endAttempt: spawning.endAttempt,
+  addClutch: broods.addClutch,
+  observe: broods.observe,
+  pickWhite: broods.pickWhite,
+  addCulture: larder.addCulture,
+  cultureEvent: larder.cultureEvent,
+});
+
+async function play(parts: Part, who: Who, event: StoryEvent): Promise<unknown> {
+  const part = parts[event.name] as ((who: Who, body: StoryEvent['body']) => Promise<unknown>) | undefined;
+  if (!part) throw new Error(`The story has no part for ${event.name}`);
+  return part(who, event.body);
 }
 
 /** Ticks the first stops of today's round, as the keeper who has begun the walk. */
@@ -79,10 +69,11 @@ export async function seedDemo(database: Database, now: string): Promise<{ event
   } as const;
   const who = await services.accounts.createHouse(house);
   const { events, readings } = saltingsShed(now);
+  const parts = partsOf(services);
   for (const event of events) {
     storyTime = event.at;
     try {
-      await play(services, who, event);
+      await play(parts, who, event);
     } catch (error) {
       throw new Error(`The demonstration broke at ${event.name} ${JSON.stringify(event.body)}`, { cause: error });
     }

@@ -1,7 +1,8 @@
 import { v7 as newId } from 'uuid';
 import type { BodyOf } from '@freshet/contract/endpoints';
 import type { larderEndpoints } from '@freshet/contract/larder';
-import { CULTURES, describeCulture, FOOD_NAMES, type Culture, type CultureFood } from '@freshet/core/larder';
+import { CULTURES, describeCulture, type Culture, type CultureFood } from '@freshet/core/larder';
+import { FOOD_NAMES } from '@freshet/core/stock';
 import type { Applied, LogService, Scope } from '../log';
 import { DomainError, groupBy, type Clock, type Database, type Who } from '../platform';
 import type { RoomService } from '../room';

@@ -32,10 +32,12 @@ export function HouseMenu() {
     <DropdownMenu.Root>
       <DropdownMenu.Trigger
         aria-label={`${house.name}: menu`}
-        className="flex shrink-0 items-center gap-3 px-3 py-1 text-left hover:bg-today md:w-[92px] md:flex-col md:items-start md:justify-center md:gap-0 md:border-r md:border-rule md:px-2.5"
+        className="flex shrink-0 items-center gap-3 px-3 py-1 text-left hover:bg-today md:w-[92px] md:flex-col md:items-start md:justify-center md:gap-0 md:border-r md:border-rule md:px-2"
       >
         <span className="text-code font-bold">Freshet</span>
-        <span className="max-w-full truncate text-note text-quiet">{house.name}</span>
+        <span className="max-w-full truncate text-note leading-[15px] text-quiet md:line-clamp-2 md:whitespace-normal">
+          {house.name}
+        </span>
         <span className="ml-auto font-mono md:ml-0">{localTime(house.now(), house.timeZone)}</span>
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>

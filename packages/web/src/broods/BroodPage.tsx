@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { FOOD_NAMES } from '@freshet/core/larder';
-import { formatDay, formatDayRange, formatInstantRange, houseDay } from '@freshet/core/time';
+import { FOOD_NAMES } from '@freshet/core/stock';
+import { formatDateRange, formatDay, formatInstantRange, houseDay } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
 import { useGet, useHouse, type Reply } from '../data';
 import { CountForm, LossForm, MoveForm, type SomeLot } from '../stock';
@@ -28,7 +28,7 @@ function Next({ page }: { page: Page }) {
       {!page.born && <WindowList windows={page.windows} carried={page.carried} />}
       {page.ready && page.alive > 0 && (
         <Fact label={<>Ready for sale</>}>
-          {formatDayRange(houseDay(page.ready.from, house.timeZone), houseDay(page.ready.to, house.timeZone), house.today)}
+          {formatDateRange(houseDay(page.ready.from, house.timeZone), houseDay(page.ready.to, house.timeZone), house.today)}
         </Fact>
       )}
       {page.feedingDays !== null && page.lengthMm !== null && (

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { STAGE_NAMES } from '@freshet/core/spawning';
-import { addDays, formatDay, formatDayRange, houseDay, startOfDay } from '@freshet/core/time';
+import { addDays, formatDate, formatDateRange, formatDayRange, houseDay, startOfDay } from '@freshet/core/time';
 import { useGet, useHouse, type Reply } from '../data';
 import { Empty, Loaded, PageHead, STAGE_WORDS, Swatch, useWidth, type StageKind } from '../ui';
 import { StreamBands } from './StreamBands';
@@ -19,7 +19,7 @@ function nextWords(brood: Brood, today: string, timeZone: string): string {
   if (next) return `${STAGE_NAMES[next.stage].toLowerCase()}: too cold`;
   if (brood.stage === 'ready') return 'ready for sale';
   return brood.ready
-    ? `ready ${formatDayRange(houseDay(brood.ready.from, timeZone), houseDay(brood.ready.to, timeZone), today)}`
+    ? `ready ${formatDateRange(houseDay(brood.ready.from, timeZone), houseDay(brood.ready.to, timeZone), today)}`
     : '';
 }
 
@@ -51,7 +51,7 @@ function TimeAxis({ width }: { width: number }) {
   const weeks = Array.from({ length: Math.floor((PAST_DAYS + AHEAD_DAYS) / 14) + 1 }, (_, i) => i * 14);
   return (
     <svg width={width} height="26" aria-hidden className="block">
-      {weeks.map((day) => {
+      {weeks.slice(0, -1).map((day) => {
         const px = (day / (PAST_DAYS + AHEAD_DAYS)) * width;
         const date = addDays(house.today, day - PAST_DAYS);
         return (
@@ -64,7 +64,7 @@ function TimeAxis({ width }: { width: number }) {
               fill={day === PAST_DAYS ? 'var(--rust)' : 'var(--quiet)'}
               fontWeight={day === PAST_DAYS ? 700 : 400}
             >
-              {day === PAST_DAYS ? 'today' : formatDay(date, house.today).split(' ').slice(1).join(' ')}
+              {day === PAST_DAYS ? 'today' : formatDate(date, house.today)}
             </text>
           </g>
         );
@@ -123,9 +123,12 @@ export function BroodsPage() {
                         <span className="w-14 shrink-0 font-mono font-semibold">
                           {brood.lots.find((lot) => lot.count > 0)?.tankCode}
                         </span>
-                        <div className="min-w-0">
-                          <div className="truncate">
-                            <b>{brood.name}</b> <b>{brood.alive}</b> {STAGE_WORDS[brood.stage]}
+                        <div className="min-w-0 flex-1">
+                          <div className="flex justify-between gap-3">
+                            <b className="truncate">{brood.name}</b>
+                            <span className="shrink-0">
+                              <b>{brood.alive}</b> {STAGE_WORDS[brood.stage]}
+                            </span>
                           </div>
                           <div
                             className={`truncate text-note ${brood.next?.status === 'overdue' || brood.next?.status === 'notReached' ? 'font-semibold text-rust' : 'text-quiet'}`}

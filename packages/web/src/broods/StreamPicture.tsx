@@ -1,4 +1,4 @@
-import { addDays, daysBetween, formatDay, houseDay, startOfDay } from '@freshet/core/time';
+import { addDays, daysBetween, formatDate, startOfDay } from '@freshet/core/time';
 import { formatRange } from '@freshet/core/units';
 import { measureText, useWidth } from '../ui';
 import { useHouse, type Reply } from '../data';
@@ -101,7 +101,7 @@ function packNotes(notes: readonly Note[], right: number): (Note & { row: number
 
 function Axis({ page, x, y, left, right }: { page: Page; x: (ms: number) => number; y: number; left: number; right: number }) {
   const house = useHouse();
-  const first = houseDay(page.laid.from, house.timeZone);
+  const first = addDays(house.today, -page.ageDays);
   const lastDay = Math.ceil(
     daysBetween(first, house.today) +
       (right - x(Date.parse(house.now()))) /
@@ -115,10 +115,7 @@ function Axis({ page, x, y, left, right }: { page: Page; x: (ms: number) => numb
       <path d={`M${left} ${y}H${right}`} />
       {days.map((day) => {
         const date = addDays(first, day);
-        const px = x(
-          Date.parse(startOfDay(date, house.timeZone)) +
-            (day === 0 ? Date.parse(page.laid.from) - Date.parse(startOfDay(first, house.timeZone)) : 0),
-        );
+        const px = Math.max(left, x(Date.parse(startOfDay(date, house.timeZone))));
         return px > right - 30 ? null : (
           <g key={day}>
             <path d={`M${px} ${y}v7`} />
@@ -126,7 +123,7 @@ function Axis({ page, x, y, left, right }: { page: Page; x: (ms: number) => numb
               day {day}
             </text>
             <text x={px} y={y + 36} fontSize="12" textAnchor={day === 0 ? 'start' : 'middle'} fill="var(--quiet)" stroke="none">
-              {formatDay(date, house.today).split(' ').slice(1).join(' ')}
+              {formatDate(date, house.today)}
             </text>
           </g>
         );
@@ -154,6 +151,8 @@ export function StreamPicture({ page }: { page: Page }) {
   const below = Math.max(-1, ...notes.filter((note) => !note.above).map((note) => note.row));
   const axisY = shaped.bottom + 16 + (below + 1) * ROW_PX;
   const nowX = x(nowMs);
+  const noteY = (note: { above: boolean; row: number }) =>
+    note.above ? top - 10 - note.row * ROW_PX : shaped.bottom + 14 + note.row * ROW_PX;
   const codes = new Map(page.lots.map((lot) => [lot.id, lot]));
   return (
     <div ref={measure} className="border border-rule bg-sheet">
@@ -166,17 +165,14 @@ export function StreamPicture({ page }: { page: Page }) {
           className="block"
         >
           <StreamBands bands={shaped.bands} stages={page.stages} x={x} nowMs={nowMs} left={left} right={right} />
-          {notes.map((note) => {
-            const y = note.above ? top - 10 - note.row * ROW_PX : shaped.bottom + 14 + note.row * ROW_PX;
-            return (
-              <g key={`${note.text}${note.x}`}>
-                <path d={`M${note.x} ${note.anchorY}V${note.above ? y - 9 : y + 1}`} stroke="var(--ink)" strokeWidth="0.8" />
-                <text x={note.textX} y={y} fontSize="13" fill="var(--ink)">
-                  {note.text}
-                </text>
-              </g>
-            );
-          })}
+          {notes.map((note) => (
+            <path
+              key={`${note.text}${note.x}`}
+              d={`M${note.x} ${note.anchorY}V${noteY(note) + (note.above ? -9 : 1)}`}
+              stroke="var(--ink)"
+              strokeWidth="0.8"
+            />
+          ))}
           <path d={`M${nowX} 8V${axisY}`} stroke="var(--rust)" strokeWidth="2" />
           <text
             x={nowX > right - 110 ? nowX - 6 : nowX + 6}
@@ -188,6 +184,21 @@ export function StreamPicture({ page }: { page: Page }) {
           >
             today, day {page.ageDays}
           </text>
+          {notes.map((note) => (
+            <text
+              key={`${note.text}${note.x}`}
+              x={note.textX}
+              y={noteY(note)}
+              fontSize="13"
+              fill="var(--ink)"
+              stroke="var(--sheet)"
+              strokeWidth="4"
+              paintOrder="stroke"
+              strokeLinejoin="round"
+            >
+              {note.text}
+            </text>
+          ))}
           {shaped.bands
             .filter((band) => band.count > 0)
             .map((band) => {

@@ -22,6 +22,9 @@ export interface House {
 
 const HouseContext = createContext<House | null>(null);
 const MINUTE_MS = 60_000;
+const deviceMs = () => Date.now();
+/** How far this device's clock is behind the server's, ms. */
+const offsetTo = (serverNow: string) => Date.parse(serverNow) - deviceMs();
 
 /** Gives the pages their house. */
 export function HouseProvider({ session, children }: { session: Session; children: ReactNode }) {
@@ -30,13 +33,13 @@ export function HouseProvider({ session, children }: { session: Session; childre
     const timer = setInterval(() => setTick((count) => count + 1), MINUTE_MS);
     return () => clearInterval(timer);
   }, []);
-  const offset = useMemo(() => Date.parse(session.now) - Date.now(), [session.now]);
+  const offset = useMemo(() => offsetTo(session.now), [session.now]);
   const house = useMemo<House | null>(() => {
     void tick;
     if (!session.house || !session.user) return null;
     const { id, name, timeZone, units } = session.house;
     const { role, name: userName } = session.user;
-    const now = () => new Date(Date.now() + offset).toISOString();
+    const now = () => new Date(deviceMs() + offset).toISOString();
     return {
       id,
       name,

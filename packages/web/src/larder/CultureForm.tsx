@@ -1,7 +1,8 @@
 import { useRef } from 'react';
 import { v7 as newId } from 'uuid';
 import { CULTURE_FOODS } from '@freshet/contract/larder';
-import { CULTURES, FOOD_NAMES, type CultureFood, type CultureKind } from '@freshet/core/larder';
+import { CULTURES, type CultureFood, type CultureKind } from '@freshet/core/larder';
+import { FOOD_NAMES } from '@freshet/core/stock';
 import { useEntryForm, useGet, useHouse } from '../data';
 import { EntryFormFoot, fromLocal, SelectField, TextField, toLocal, WhenField } from '../ui';
 

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { CULTURES, FOOD_NAMES, type CultureFood } from '@freshet/core/larder';
+import { CULTURES, type CultureFood } from '@freshet/core/larder';
+import { FOOD_NAMES } from '@freshet/core/stock';
 import { formatDay, formatDayRange } from '@freshet/core/time';
 import { useGet, useHouse, type Reply } from '../data';
 import { Button, Dialog, Empty, Loaded, PageHead, Why } from '../ui';
@@ -26,12 +27,12 @@ function PlanRow({ plan, start }: { plan: Plan; start: (food: CultureFood) => vo
       className={`border-l-[5px] border-b border-b-rule py-2 pl-3 ${pressing ? 'border-l-rust bg-rust-wash' : plan.status === 'start' || plan.status === 'single' ? 'border-l-amber-line' : 'border-l-transparent'}`}
     >
       <div className="flex flex-wrap items-baseline gap-x-3">
-        <b>{FOOD_NAMES[plan.food]}</b>
+        <b className="first-letter:uppercase inline-block">{FOOD_NAMES[plan.food]}</b>
         <span>
           for{' '}
           {to ? (
             <Link to={to} className="link">
-              {plan.title.replace(/^.* for /, '').replace(/ (is|are) (not )?safe$/, '')}
+              {plan.label}
             </Link>
           ) : (
             ''

@@ -11,11 +11,17 @@ interface Props {
   label: string;
   /** What is drawn inside and over a tank; its box is in px. */
   draw: (tank: DrawnTank, box: { x: number; y: number; width: number; height: number; water: number }) => ReactNode;
-  /** What is added to a rack's line of text. */
+  /** What stands behind a rack's code; its name by default. */
   caption?: (rack: Rack) => string;
 }
 
 const CAPTION_PX = 22;
+
+/** A rack's name and what is to know of its picture. */
+function nameOf(rack: Rack): string {
+  const sump = rack.sump ? `, all on sump ${rack.sump}` : '';
+  return `${rack.name}${sump}${rack.kind === 'yard' && YARD_SCALE === 0.5 ? ', drawn at half scale' : ''}`;
+}
 
 function RackFrame({ drawn, scale, floor }: { drawn: DrawnRack; scale: number; floor: number }) {
   const { rack, x, width, top, bottom, shelves } = drawn;
@@ -42,6 +48,11 @@ function RackFrame({ drawn, scale, floor }: { drawn: DrawnRack; scale: number; f
             height={px(bottom - (shelves[0]?.y ?? 0)) - 7}
             fill="var(--water)"
           />
+          {px(width) > 240 && (
+            <text x={px(x) + 12} y={floor - 8} fontSize="12" fill="var(--ink)" stroke="none">
+              sump {rack.sump}
+            </text>
+          )}
           <path
             d={`M${px(x) + 3} ${floor + px(top) + 8}V${floor + px(shelves[0]?.y ?? 0) + 12}h4`}
             stroke="var(--deep)"
@@ -78,10 +89,7 @@ function Row({
             </g>
           ))}
           <text x={drawn.x * scale} y={floor + 17} fontSize="13" fill="var(--ink)">
-            <tspan fontWeight="700">{drawn.rack.code}</tspan> {drawn.rack.name}
-            {drawn.rack.sump ? `, sump ${drawn.rack.sump}` : ''}
-            {drawn.rack.kind === 'yard' ? `, drawn at ${YARD_SCALE === 0.5 ? 'half' : ''} scale` : ''}
-            {caption?.(drawn.rack) ?? ''}
+            <tspan fontWeight="700">{drawn.rack.code}</tspan> {caption ? caption(drawn.rack) : nameOf(drawn.rack)}
           </text>
         </g>
       ))}

@@ -154,7 +154,7 @@ export function ChoreRow({ chore, stop, day, ahead }: { chore: Chore; stop: Stop
           ) : may && !done && (chore.amount ?? ASKS[chore.kind]) ? (
             <button
               type="button"
-              className="link font-bold"
+              className="font-bold underline decoration-dotted decoration-1 underline-offset-4"
               onClick={() => setAsking(true)}
               aria-label={`${chore.text}: change the amount ${chore.amountText}`}
             >
@@ -167,14 +167,14 @@ export function ChoreRow({ chore, stop, day, ahead }: { chore: Chore; stop: Stop
           {skipped && <span className="ml-2 text-note">skipped by {chore.outcome?.by}</span>}
           {waiting && <span className="ml-2 text-note">waits to be sent</span>}
           {!done && chore.why.length > 0 && (
-            <span className="ml-2">
+            <span className="ml-1.5">
               <Why about={chore.text} notes={chore.caution ? [...chore.why, chore.caution] : chore.why} />
             </span>
           )}
           {may && !done && (
             <button
               type="button"
-              className="ml-2 min-h-6 text-note text-quiet link hover:text-ink"
+              className="ml-1.5 min-h-6 text-note text-quiet link hover:text-ink"
               aria-label={`${stop.code}: skip ${chore.text}`}
               onClick={() => void tick('skipped', null, null)}
             >

@@ -8,8 +8,8 @@ import { Dialog, measureText, stageFill, Swatch, useWidth } from '../ui';
 type Item = Reply<'horizon'>['items'][number];
 
 const DAYS = 21;
-const LANES = 3;
-const LANE_PX = 23;
+const LANES = 4;
+const LANE_PX = 18;
 const TOP_PX = 21;
 const HEIGHT = 95;
 const LEAST_DAY_PX = 54;
@@ -73,9 +73,9 @@ function DayColumn({ day, today, x, dayPx }: { day: string; today: string; x: nu
       )}
       <path d={`M${x} 0V${HEIGHT}`} stroke="var(--rule)" />
       <text x={x + 6} y="15" fontSize="13" fill="var(--ink)" fontWeight={day === today ? 700 : 400}>
-        {first && dayPx < 62 ? '' : `${name} `}
+        {first && day !== today && dayPx < 76 ? '' : `${name} `}
         <tspan fontWeight="700">{date}</tspan>
-        {first ? ` ${month}` : ''}
+        {first && (day !== today || dayPx >= 76) ? ` ${month}` : ''}
       </text>
     </g>
   );
@@ -163,7 +163,7 @@ export function Horizon() {
                 x={x}
                 y={y}
                 width={Math.max(6, barWidth)}
-                height="18"
+                height="14"
                 fill={stageFill(item.kind)}
                 fillOpacity={item.predicted ? 0.65 : 1}
                 stroke={item.urgent ? 'var(--rust)' : 'var(--ink)'}
@@ -172,7 +172,7 @@ export function Horizon() {
               />
               <text
                 x={labelX}
-                y={y + 13.5}
+                y={y + 11.5}
                 fontSize="13"
                 fill={item.urgent ? 'var(--rust)' : 'var(--ink)'}
                 fontWeight={item.urgent ? 650 : 400}

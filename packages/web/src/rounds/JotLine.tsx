@@ -101,7 +101,7 @@ export function JotLine() {
               change('');
               event.currentTarget.blur();
             }}
-            placeholder="A1.2 25.5   or   B2.3 eggs 120, 18 white, since 22:00"
+            placeholder="A1.2 25.5 or B2.3 eggs 120, 18 white"
             aria-describedby="jot-reads"
             aria-invalid={wrong !== null}
             autoCapitalize="characters"

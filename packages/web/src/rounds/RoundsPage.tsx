@@ -127,7 +127,7 @@ export function RoundsPage() {
             />
             <Link
               to="/sheet"
-              className="inline-flex min-h-11 items-center rounded-part border border-ink bg-sheet px-4 font-semibold hover:bg-today"
+              className="hidden min-h-11 items-center rounded-part border border-ink bg-sheet px-4 font-semibold hover:bg-today md:inline-flex"
             >
               Sheet for the sitter
             </Link>
@@ -158,7 +158,20 @@ export function RoundsPage() {
           ) : (
             <div className="grid grid-cols-1 gap-5 lg:grid-cols-[minmax(0,1fr)_296px]">
               <section aria-label="Needs you" className="order-first lg:order-last">
-                {ahead === 0 && <AlarmList alarms={data.alarms} />}
+                {ahead === 0 && (
+                  <>
+                    <details className="border border-ink bg-sheet lg:hidden">
+                      <summary className="min-h-11 cursor-pointer px-3 py-2.5 font-semibold">
+                        {data.alarms.filter((alarm) => alarm.severity === 'now').length} need you now,{' '}
+                        {data.alarms.filter((alarm) => alarm.severity === 'soon').length} soon
+                      </summary>
+                      <AlarmList alarms={data.alarms} />
+                    </details>
+                    <div className="hidden lg:block">
+                      <AlarmList alarms={data.alarms} />
+                    </div>
+                  </>
+                )}
                 {ahead > 0 && (
                   <p className="text-quiet">Chores of a coming day cannot be ticked; they are worked out again on the day.</p>
                 )}

@@ -22,7 +22,7 @@ export function StopRow({
     <li
       id={`stop-${number}`}
       className={clsx(
-        'grid scroll-mt-2 grid-cols-[34px_1fr] gap-x-2 border-b border-rule py-1.5 pr-2 pl-2 md:grid-cols-[34px_66px_190px_1fr]',
+        'grid scroll-mt-2 grid-cols-[30px_1fr] gap-x-2 border-b border-rule py-1.5 pr-2 pl-2 md:grid-cols-[24px_62px_178px_1fr]',
         next && 'border-l-[5px] border-l-rust bg-sheet md:pl-[3px]',
       )}
     >
@@ -37,8 +37,12 @@ export function StopRow({
         )}
       </span>
       <div className="col-start-2 min-w-0 pt-1 md:col-start-auto md:pt-2.5">
-        <div className="flex items-center gap-2 font-semibold">
-          {stop.stage && <Swatch kind={stop.stage} width={14} height={14} />}
+        <div className="flex items-start gap-2 font-semibold">
+          {stop.stage && (
+            <span className="pt-1">
+              <Swatch kind={stop.stage} width={14} height={14} />
+            </span>
+          )}
           <span className="min-w-0 break-words">{stop.who}</span>
         </div>
         <div className="text-note text-quiet">{stop.detail}</div>
@@ -49,7 +53,7 @@ export function StopRow({
             {note}
           </p>
         ))}
-        <div className="flex flex-wrap gap-x-7">
+        <div className="flex flex-wrap gap-x-6">
           {stop.chores.map((chore) => (
             <ChoreRow key={chore.key} chore={chore} stop={stop} day={day} ahead={ahead} />
           ))}

@@ -1,5 +1,5 @@
 import { CartesianGrid, Line, LineChart, ReferenceArea, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
-import { formatDay, formatInstant, houseDay } from '@freshet/core/time';
+import { formatDate, formatInstant, houseDay } from '@freshet/core/time';
 import { convert } from '@freshet/core/units';
 import { showTemperature, useHouse } from '../data';
 
@@ -16,6 +16,8 @@ export default function TemperatureChart({
   const data = readings.map((reading) => ({ at: Date.parse(reading.at), shown: shown(reading.value), tempC: reading.value }));
   const values = data.map((point) => point.shown);
   const [low, high] = [Math.floor(Math.min(...values) - 1), Math.ceil(Math.max(...values) + 1)];
+  const step = high - low > 8 ? 4 : high - low > 4 ? 2 : 1;
+  const ticks = Array.from({ length: Math.floor((high - low) / step) + 1 }, (_, i) => low + i * step);
   return (
     <ResponsiveContainer width="100%" height={150}>
       <LineChart data={data} margin={{ top: 6, right: 8, bottom: 0, left: 0 }}>
@@ -33,12 +35,13 @@ export default function TemperatureChart({
           type="number"
           domain={['dataMin', 'dataMax']}
           tickCount={4}
-          tickFormatter={(at: number) => formatDay(houseDay(at, house.timeZone), house.today).split(' ').slice(1).join(' ')}
+          tickFormatter={(at: number) => formatDate(houseDay(at, house.timeZone), house.today)}
           tick={{ fontSize: 12, fill: 'var(--quiet)' }}
           stroke="var(--ink)"
         />
         <YAxis
           domain={[low, high]}
+          ticks={ticks}
           width={30}
           allowDecimals={false}
           tick={{ fontSize: 12, fill: 'var(--quiet)' }}

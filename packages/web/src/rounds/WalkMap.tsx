@@ -33,7 +33,7 @@ export function WalkMap({ stops, nextNumber }: { stops: readonly Stop[]; nextNum
           label="The walk through the racks"
           caption={(rack) => {
             const span = spans.get(rack.code);
-            return `${rack.quarantine ? ', own tools' : ''}${span ? `: ${span[0] === span[1] ? span[0] : `${span[0]} – ${span[1]}`}` : ''}`;
+            return `${rack.quarantine ? 'own tools' : ''} ${span ? (span[0] === span[1] ? span[0] : `${span[0]} – ${span[1]}`) : ''}`;
           }}
           draw={({ tank }, box) => {
             const found = numbers.get(tank.id);

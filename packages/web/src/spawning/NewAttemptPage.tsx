@@ -10,13 +10,11 @@ import {
   type FungusSchool,
   type TriggerSchool,
 } from '@freshet/core/spawning';
-import { METHOD_TEMPLATES } from '@freshet/core/stock';
-import { formatNumber, formatRange } from '@freshet/core/units';
-import { FieldProblem, showHeads, showTemperature, useEntryForm, useGet, useHouse, type Reply } from '../data';
-import { EntryFormFoot, Fact, NoteField, PageHead, Panel, SelectField, TextField } from '../ui';
+import { FieldProblem, showHeads, useEntryForm, useGet, useHouse, type Reply } from '../data';
+import { EntryFormFoot, NoteField, PageHead, SelectField, TextField } from '../ui';
+import { SpeciesAside } from './SpeciesAside';
 import { SCHOOL_EFFECTS, SCHOOL_WORDS } from './schools';
 
-type Species = Reply<'species'>[number];
 type Lot = Reply<'lots'>[number];
 
 interface Values {
@@ -81,63 +79,6 @@ function Parents({
         </label>
       ))}
     </fieldset>
-  );
-}
-
-/** What is known of the species before anything is set up. */
-function Known({
-  species,
-  attempts,
-  litres,
-}: {
-  species: Species | undefined;
-  attempts: Reply<'attempts'> | undefined;
-  litres: number | null;
-}) {
-  const house = useHouse();
-  if (!species) return <Panel title="The species">Choose a species, and what is known of it stands here.</Panel>;
-  const { figures } = species;
-  const past = (attempts ?? []).filter((attempt) => attempt.speciesKey === species.key && attempt.outcome);
-  const byTrigger = TRIGGER_SCHOOLS.map((trigger) => {
-    const tried = past.filter((attempt) => attempt.recipe.trigger === trigger);
-    return { trigger, tried: tried.length, worked: tried.filter((attempt) => attempt.outcome === 'spawned').length };
-  }).filter(({ tried }) => tried > 0);
-  return (
-    <>
-      <Panel title={species.commonName}>
-        <p className="mb-2 text-quiet">
-          {METHOD_TEMPLATES[species.method].name}. {species.eggPlan}
-        </p>
-        {species.caution && <p className="mb-2 border-l-4 border-amber-line bg-amber-wash px-3 py-2">{species.caution}</p>}
-        <Fact label="Adults are kept at">
-          {showTemperature(figures.tempC[0], house)} to {showTemperature(figures.tempC[1], house)}
-        </Fact>
-        <Fact label="pH, hardness">
-          {formatRange(figures.ph)}, {formatRange(figures.ghDeg)} °dGH
-        </Fact>
-        <Fact label="Clutch">{formatRange(figures.clutch)}</Fact>
-        {figures.hatch && (
-          <Fact label={species.start === 'carried' ? 'Carried for' : 'Hatch after'}>
-            {formatRange(figures.hatch.days)} days at {formatNumber(figures.hatch.atC)} °C
-          </Fact>
-        )}
-        <Fact label="Eggs are eaten by">
-          {figures.eggsEatenBy === 'anyAdult' ? 'any adult' : figures.eggsEatenBy === 'parents' ? 'the parents' : 'nobody'}
-        </Fact>
-        <Fact label="First food">{(figures.ladder[0]?.food ?? '').replace(/([A-Z])/g, ' $1').toLowerCase()}</Fact>
-        {litres !== null && <Fact label="The tank holds">{formatNumber(litres)} L</Fact>}
-      </Panel>
-      {byTrigger.length > 0 && (
-        <Panel title="What you did before">
-          {byTrigger.map(({ trigger, tried, worked }) => (
-            <Fact key={trigger} label={SCHOOL_WORDS.trigger[trigger]}>
-              {worked} of {tried} spawned
-            </Fact>
-          ))}
-          <p className="mt-1 text-note text-quiet">Plain counts; few tries say little.</p>
-        </Panel>
-      )}
-    </>
   );
 }
 
@@ -295,37 +236,36 @@ export function NewAttemptPage() {
             <TextField label="Trigger on" type="date" error={errors.triggerOn?.message} {...register('triggerOn')} />
             <TextField label="Tank free after" type="date" hint="may stay open" error={errors.to?.message} {...register('to')} />
           </div>
-          <div className="grid gap-4 sm:grid-cols-3">
+          <div className="grid gap-4 sm:grid-cols-2 lg:grid-cols-[1fr_1fr_1fr_130px]">
             {school('trigger', 'Trigger', TRIGGER_SCHOOLS)}
             {chosen?.start !== 'born' && school('eggPlan', 'The eggs', EGG_PLANS)}
             {chosen?.start !== 'born' && school('fungus', 'Against fungus', FUNGUS_SCHOOLS)}
-          </div>
-          {chosen?.start !== 'born' && (
-            <div className="grid gap-4 sm:grid-cols-3">
+            {chosen?.start !== 'born' && (
               <TextField
-                label="Water changed daily, %"
+                label="Daily change, %"
                 inputMode="decimal"
+                hint="of the water"
                 error={errors.dailyChangePercent?.message}
                 {...register('dailyChangePercent')}
               />
-              {values.fungus === 'dye' && (
-                <>
-                  <TextField
-                    label="Dye, mg/L"
-                    inputMode="decimal"
-                    hint="from its label"
-                    error={errors.dyeMgPerL?.message}
-                    {...register('dyeMgPerL')}
-                  />
-                  <TextField
-                    label="Stock strength, %"
-                    inputMode="decimal"
-                    hint="from its label"
-                    error={errors.dyeStockPercent?.message}
-                    {...register('dyeStockPercent')}
-                  />
-                </>
-              )}
+            )}
+          </div>
+          {values.fungus === 'dye' && chosen?.start !== 'born' && (
+            <div className="grid gap-4 sm:grid-cols-3">
+              <TextField
+                label="Dye, mg/L"
+                inputMode="decimal"
+                hint="from its label"
+                error={errors.dyeMgPerL?.message}
+                {...register('dyeMgPerL')}
+              />
+              <TextField
+                label="Stock strength, %"
+                inputMode="decimal"
+                hint="from its label"
+                error={errors.dyeStockPercent?.message}
+                {...register('dyeStockPercent')}
+              />
             </div>
           )}
           {values.fungus === 'dye' && chosen?.start !== 'born' && (
@@ -343,7 +283,7 @@ export function NewAttemptPage() {
           <EntryFormFoot entry={entry} action="Start the attempt" />
         </div>
         <aside className="divide-y divide-rule self-start border border-rule bg-sheet">
-          <Known
+          <SpeciesAside
             species={chosen}
             attempts={attempts.data}
             litres={life.data?.find((tank) => tank.tankId === values.tankId)?.litres ?? null}

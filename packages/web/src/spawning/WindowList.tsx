@@ -1,18 +1,23 @@
-import { formatInstantRange, formatDayRange, houseDay } from '@freshet/core/time';
+import { daysBetween, formatInstantRange, formatDayRange, houseDay } from '@freshet/core/time';
 import { STAGE_NAMES } from '@freshet/core/spawning';
 import { useHouse, type Reply } from '../data';
 import { Why } from '../ui';
 
 type StageWindow = Reply<'brood'>['windows'][number];
 
+/** What was seen longer ago is told by its days, without the hours. */
+const RECENT_DAYS = 3;
+
 /** A window as keepers say it: the moment when it was seen, the days when it is expected. */
 export function showWindow(window: StageWindow, today: string, timeZone: string): string {
   if (window.status === 'notReached' || !window.earliest) return 'not at this temperature';
   const { earliest } = window;
+  const days = formatDayRange(houseDay(earliest, timeZone), houseDay(window.latest ?? earliest, timeZone), today);
+  if (window.status === 'observed' && daysBetween(houseDay(earliest, timeZone), today) > RECENT_DAYS) return days;
   if (window.status === 'observed') return formatInstantRange({ from: earliest, to: window.latest ?? earliest }, today, timeZone);
   if (window.latest === null)
     return `from ${formatDayRange(houseDay(earliest, timeZone), houseDay(earliest, timeZone), today)}, end open`;
-  return formatDayRange(houseDay(earliest, timeZone), houseDay(window.latest, timeZone), today);
+  return days;
 }
 
 /** Hatch, end of yolk, free-swimming and first feed: seen ones plain, expected ones with a dashed mark, each with its why. */

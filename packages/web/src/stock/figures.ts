@@ -1,4 +1,4 @@
-import type { FigureKey, Figures } from '@freshet/core/stock';
+import { FOOD_NAMES, type FigureKey, type Figures } from '@freshet/core/stock';
 import { formatNumber, formatRange } from '@freshet/core/units';
 
 /** How each figure is called, what it is measured in, and how it is written. */
@@ -38,9 +38,7 @@ export function showFigure(key: FigureKey, figures: Figures): string {
   if (typeof value === 'number') return `${formatNumber(value)} ${unit}`;
   if (typeof value === 'string') return EATERS[value];
   if (key === 'ladder')
-    return figures.ladder
-      .map((rung) => `${rung.food.replace(/([A-Z])/g, ' $1').toLowerCase()}${rung.fromMm > 0 ? ` from ${rung.fromMm} mm` : ''}`)
-      .join(', ');
+    return figures.ladder.map((rung) => `${FOOD_NAMES[rung.food]}${rung.fromMm > 0 ? ` from ${rung.fromMm} mm` : ''}`).join(', ');
   if ('atC' in value) return `${formatRange(value.days)} days at ${formatNumber(value.atC)} °C`;
   return `${formatRange(value as readonly [number, number])} ${unit}`.trim();
 }

@@ -5,7 +5,7 @@ export function PageHead({ title, about, children }: { title: ReactNode; about?:
   return (
     <header className="mb-4 flex flex-wrap items-center gap-x-4 gap-y-3">
       <h1 className="text-title break-words">{title}</h1>
-      {about && <div className="min-w-0 flex-1 text-quiet">{about}</div>}
+      {about && <div className="min-w-0 basis-full text-quiet md:flex-1 md:basis-0">{about}</div>}
       {children && <div className="no-print ml-auto flex flex-wrap items-center gap-3">{children}</div>}
     </header>
   );

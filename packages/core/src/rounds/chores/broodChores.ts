@@ -1,6 +1,6 @@
-import { FOOD_NAMES, fryRation } from '../../larder';
+import { fryRation } from '../../larder';
+import { FOOD_NAMES, totalHeads } from '../../stock';
 import { doseAfterChange } from '../../room';
-import { totalHeads } from '../../stock';
 import { daysBetween, formatDay, formatDayRange, houseDay, type Day } from '../../time';
 import { formatNumber } from '../../units';
 import type { HouseLot, HouseTank } from '../houseState';

@@ -1,4 +1,5 @@
-import { FOOD_NAMES, type CultureFood, type fryRation } from '../../larder';
+import { type CultureFood, type fryRation } from '../../larder';
+import { FOOD_NAMES } from '../../stock';
 import type { Day } from '../../time';
 import { formatNumber } from '../../units';
 

@@ -1,14 +1,13 @@
 import {
   CULTURES,
   describeCulture,
-  FOOD_NAMES,
   fryRation,
   type Culture,
   type CultureFood,
   type CultureKind,
   type CultureState,
 } from '../../larder';
-import { totalHeads, type Food, type Heads } from '../../stock';
+import { FOOD_NAMES, totalHeads, type Food, type Heads } from '../../stock';
 import { addDays, daysBetween, formatDay, formatInstant, houseDay, type Day } from '../../time';
 import { formatNumber } from '../../units';
 import type { LarderPlan } from '../deriveLarder';
