@@ -10,7 +10,7 @@ export const Id = v.pipe(
 export const Instant = v.pipe(
   v.string(),
   v.regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d{1,3})?)?Z$/, 'Give a date and time.'),
-  v.check((text) => !Number.isNaN(Date.parse(text)), 'There is no such date or time.'),
+  v.check((text) => new Date(text).toJSON()?.startsWith(text.slice(0, 16)) ?? false, 'There is no such date or time.'),
 );
 
 /** A day of the house, `YYYY-MM-DD`. */

@@ -24,7 +24,8 @@ interface Stretch {
 
 function parseInstant(text: string, field: string): number {
   const ms = INSTANT.test(text) ? Date.parse(text) : Number.NaN;
-  if (Number.isNaN(ms))
+  // Date.parse lets 31 February roll over into March.
+  if (Number.isNaN(ms) || !new Date(ms).toISOString().startsWith(text.slice(0, 10)))
     throw new CalculationError('invalidTime', field, `"${text}" is not an instant such as 2026-03-01T08:00:00Z.`);
   return ms;
 }
@@ -55,8 +56,10 @@ function gain(model: DevelopmentModel, { days, fromC, toC }: Stretch): number {
     return (Math.max(x, y) ** 2 * days) / (2 * Math.abs(x - y));
   }
   const k = Math.log(model.q10) / 10;
-  const rate = (tempC: number) => Math.exp(k * (tempC - model.refC));
-  return k === 0 || fromC === toC ? rate(fromC) * days : (days * (rate(toC) - rate(fromC))) / (k * (toC - fromC));
+  const rate = Math.exp(k * (fromC - model.refC));
+  // expm1 instead of the difference of two rates, which would lose all figures where they are almost equal.
+  const rise = k * (toC - fromC);
+  return rise === 0 || fromC === toC ? rate * days : (rate * days * Math.expm1(rise)) / rise;
 }
 
 /** Days into a stretch at which it has gained `wanted`; the stretch is known to gain that much. */

@@ -2,7 +2,7 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import compression from 'compression';
 import express, { type Express, type Request, type RequestHandler } from 'express';
-import { rateLimit } from 'express-rate-limit';
+import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
@@ -37,7 +37,29 @@ export interface AppOptions {
 }
 
 const SIGN_IN_TRIES = 10;
+/** Wrong passwords from one address, over all names. */
+const ADDRESS_TRIES = 100;
 const SIGN_IN_WINDOW_MS = 15 * 60_000;
+
+const addressOf = (request: Request): string => ipKeyGenerator(request.ip ?? '');
+const loginOf = (request: Request): string =>
+  String((request.body as { login?: unknown } | undefined)?.login ?? '')
+    .toLowerCase()
+    .slice(0, 80);
+
+/** Stops guessing: so many wrong passwords in a quarter of an hour, and no more are looked at. */
+const wrongPasswords = (limit: number, keyOf: (request: Request) => string) =>
+  rateLimit({
+    windowMs: SIGN_IN_WINDOW_MS,
+    limit,
+    keyGenerator: keyOf,
+    skipSuccessfulRequests: true,
+    standardHeaders: 'draft-8',
+    legacyHeaders: false,
+    handler: (_request, _response, next) => {
+      next(new DomainError('request/too-many', { detail: 'Too many wrong passwords. Wait a quarter of an hour.' }));
+    },
+  });
 
 /** Refuses writes that a browser sent from another page (a forged request carries the other page's origin). */
 const sameOrigin: RequestHandler = (request, _response, next) => {
@@ -106,16 +128,8 @@ export function buildApp({ services, log, secret, webFolder }: AppOptions): Expr
   app.use('/api', sameOrigin, express.json({ limit: '256kb' }), sessions(services.database, secret));
   app.post(
     '/api/session',
-    rateLimit({
-      windowMs: SIGN_IN_WINDOW_MS,
-      limit: SIGN_IN_TRIES,
-      skipSuccessfulRequests: true,
-      standardHeaders: 'draft-8',
-      legacyHeaders: false,
-      handler: (_request, _response, next) => {
-        next(new DomainError('request/too-many', { detail: 'Too many wrong passwords. Wait a quarter of an hour.' }));
-      },
-    }),
+    wrongPasswords(SIGN_IN_TRIES, (request) => `${addressOf(request)} ${loginOf(request)}`),
+    wrongPasswords(ADDRESS_TRIES, addressOf),
   );
 
   const whoOf = async (request: Request): Promise<Who | null> => {

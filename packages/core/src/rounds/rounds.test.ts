@@ -1,0 +1,306 @@
+import fc from 'fast-check';
+import { defaultRecipe } from '../spawning';
+import { resolveSpecies, SHIPPED_SPECIES } from '../stock';
+import {
+  deriveHorizon,
+  deriveLarder,
+  deriveRound,
+  jotTanks,
+  packLanes,
+  readHouse,
+  type HouseAttempt,
+  type HouseBrood,
+  type HouseLot,
+  type HouseState,
+  type HouseTank,
+} from './index';
+
+const NOW = '2026-03-10T08:00:00.000Z';
+const TODAY = '2026-03-10';
+const species = new Map(SHIPPED_SPECIES.map((profile) => [profile.key, resolveSpecies(profile)]));
+const tank = (code: string, more: Partial<HouseTank> = {}): HouseTank => ({
+  id: code,
+  code,
+  litres: 40,
+  rackCode: 'A',
+  rackName: 'A',
+  rackPosition: 1,
+  quarantine: false,
+  outdoor: false,
+  shelfLevel: 1,
+  leftCm: 0,
+  ...more,
+});
+const lot = (id: string, tankId: string, speciesKey: string, more: Partial<HouseLot> = {}): HouseLot => ({
+  id,
+  tankId,
+  speciesKey,
+  broodId: null,
+  males: 0,
+  females: 0,
+  unsexed: 10,
+  ...more,
+});
+const brood = (id: string, speciesKey: string, more: Partial<HouseBrood> = {}): HouseBrood => ({
+  id,
+  name: id,
+  speciesKey,
+  attemptId: null,
+  laid: { from: '2026-03-10T06:00:00.000Z', to: '2026-03-10T06:00:00.000Z' },
+  hatched: null,
+  freeSwimming: null,
+  eggsSeenAt: null,
+  alive: 50,
+  ...more,
+});
+const attempt = (id: string, tankId: string, speciesKey: string, more: Partial<HouseAttempt> = {}): HouseAttempt => ({
+  id,
+  name: id,
+  speciesKey,
+  tankId,
+  recipe: defaultRecipe('eggScatterer'),
+  conditioningFrom: null,
+  setUpOn: null,
+  triggerOn: null,
+  triggered: null,
+  parentLotIds: [],
+  hasBrood: false,
+  from: '2026-03-08',
+  to: null,
+  ...more,
+});
+const house = (more: Partial<HouseState>): HouseState => ({
+  now: NOW,
+  timeZone: 'Europe/Dublin',
+  species,
+  tanks: [tank('T1'), tank('T2')],
+  lots: [],
+  attempts: [],
+  broods: [],
+  cultures: [],
+  temperatures: new Map(),
+  broodTemperatures: new Map(),
+  outcomes: [],
+  ...more,
+});
+const round = (state: HouseState, day = TODAY) => deriveRound(readHouse(state), day);
+const chores = (state: HouseState, code: string, day = TODAY) =>
+  round(state, day).stops.find((stop) => stop.code === code)?.chores ?? [];
+const exactly = (at: string) => ({ from: at, to: at });
+
+describe('chores', () => {
+  it('ask to take the adults out while they are with eggs they would eat, late after a day', () => {
+    const state = (now: string) =>
+      house({
+        now,
+        lots: [
+          lot('adults', 'T1', 'lemon-tetra', { males: 3, females: 4, unsexed: 0 }),
+          lot('eggs', 'T1', 'lemon-tetra', { broodId: 'b', unsexed: 50 }),
+        ],
+        broods: [brood('b', 'lemon-tetra', { attemptId: 'a' })],
+        attempts: [attempt('a', 'T1', 'lemon-tetra', { hasBrood: true, parentLotIds: ['adults'] })],
+      });
+    expect(chores(state(NOW), 'T1').find((chore) => chore.kind === 'removeAdults')).toMatchObject({
+      amountText: '7 fish',
+      overdue: false,
+    });
+    expect(
+      chores(state('2026-03-11T08:00:00.000Z'), 'T1', '2026-03-11').find((chore) => chore.kind === 'removeAdults')?.overdue,
+    ).toBe(true);
+    const without = house({ ...state(NOW), lots: state(NOW).lots.slice(1) });
+    expect(chores(without, 'T1').some((chore) => chore.kind === 'removeAdults')).toBe(false);
+  });
+
+  it('of guarded eggs leave the male in peace: a note, and nothing to pick', () => {
+    const state = house({
+      lots: [
+        lot('eggs', 'T1', 'red-lizard-whiptail', { broodId: 'b' }),
+        lot('male', 'T1', 'red-lizard-whiptail', { males: 1, unsexed: 0 }),
+      ],
+      broods: [brood('b', 'red-lizard-whiptail')],
+    });
+    const stop = round(state).stops[0];
+    expect(stop?.notes.join(' ')).toContain('male is on eggs');
+    expect(stop?.chores.map((chore) => chore.kind)).not.toContain('pickWhite');
+  });
+
+  it('of peat eggs are a look once a week and no water', () => {
+    const at = (age: number) =>
+      chores(
+        house({
+          lots: [lot('eggs', 'T1', 'rachows-nothobranch', { broodId: 'b' })],
+          broods: [
+            brood('b', 'rachows-nothobranch', { laid: exactly(new Date(Date.parse(NOW) - age * 86_400_000).toISOString()) }),
+          ],
+        }),
+        'T1',
+      ).map((chore) => chore.kind);
+    expect(at(7)).toEqual(['look']);
+    expect(at(8)).toEqual([]);
+  });
+
+  it('feed the young by their own ration and the adults by theirs, and nobody in a cold pond', () => {
+    const lots = [
+      lot('fry', 'T1', 'kribensis', { broodId: 'b', unsexed: 60 }),
+      lot('pair', 'T1', 'kribensis', { males: 1, females: 1, unsexed: 0 }),
+    ];
+    const young = brood('b', 'kribensis', {
+      hatched: exactly('2026-02-25T08:00:00.000Z'),
+      freeSwimming: exactly('2026-03-01T08:00:00.000Z'),
+      laid: exactly('2026-02-22T08:00:00.000Z'),
+    });
+    expect(chores(house({ lots, broods: [young] }), 'T1').map((chore) => chore.text)).toEqual(['Brine shrimp', 'Pellets']);
+    const pond = house({
+      tanks: [tank('Y1', { outdoor: true })],
+      lots: [lot('koi', 'Y1', 'ranchu-goldfish')],
+      temperatures: new Map([['Y1', { at: NOW, tempC: 6.5 }]]),
+    });
+    expect(round(pond).stops[0]).toMatchObject({ chores: [], notes: ['6.5 °C: no food, it would rot.'] });
+  });
+
+  it('remind of a trigger from its day on until it is logged', () => {
+    const planned = (more: Partial<HouseAttempt>) =>
+      house({ attempts: [attempt('a', 'T1', 'lemon-tetra', { triggerOn: '2026-03-09', ...more })] });
+    expect(chores(planned({}), 'T1').find((chore) => chore.kind === 'trigger')).toMatchObject({
+      overdue: false,
+      log: { kind: 'triggered', attemptId: 'a' },
+    });
+    expect(chores(planned({ triggerOn: '2026-03-11' }), 'T1')).toEqual([]);
+    expect(chores(planned({ triggered: exactly(NOW) }), 'T1')).toEqual([]);
+    expect(chores(planned({ triggerOn: '2026-03-07' }), 'T1')[0]?.overdue).toBe(true);
+  });
+
+  it('keep one key for one subject and day, so that an outcome finds its chore', () => {
+    const state = house({ lots: [lot('pair', 'T1', 'kribensis', { males: 1, females: 1, unsexed: 0 })] });
+    const [fed] = chores(state, 'T1');
+    const outcome = {
+      entryId: 'e',
+      choreKey: fed?.key ?? '',
+      day: TODAY,
+      status: 'done' as const,
+      amount: 2,
+      unit: 'pinch',
+      text: 'Pellets',
+      tankId: 'T1',
+      by: 'sitter',
+    };
+    const ticked = round(house({ ...state, outcomes: [outcome] }));
+    expect(ticked).toMatchObject({ total: 1, done: 1, minutesLeft: 0 });
+    expect(chores(house({ ...state, outcomes: [outcome] }), 'T1', '2026-03-11')[0]?.outcome).toBeNull();
+    const gone = round(house({ outcomes: [outcome] }));
+    expect(gone.stops[0]?.chores[0]).toMatchObject({ text: 'Pellets', outcome: { status: 'done' } });
+  });
+});
+
+describe('alarms', () => {
+  const titles = (state: HouseState) => round(state).alarms.map((alarm) => alarm.title);
+
+  it('say what is wrong with a temperature, and when a probe fell silent', () => {
+    const lots = [lot('pair', 'T1', 'kribensis')];
+    expect(titles(house({ lots, temperatures: new Map([['T1', { at: NOW, tempC: 19 }]]) }))).toEqual(['T1 is too cold: 19 °C.']);
+    expect(titles(house({ lots, temperatures: new Map([['T1', { at: NOW, tempC: 31 }]]) }))).toEqual(['T1 is too warm: 31 °C.']);
+    expect(titles(house({ lots, temperatures: new Map([['T1', { at: '2026-03-04T08:00:00.000Z', tempC: 25 }]]) }))).toEqual([
+      'T1: no temperature for 6 days.',
+    ]);
+    expect(titles(house({ lots, temperatures: new Map([['T1', { at: NOW, tempC: 25 }]]) }))).toEqual([]);
+  });
+
+  it('see crowding before it comes, with the number that fits', () => {
+    const young = brood('b', 'angelfish', {
+      laid: exactly('2026-01-05T08:00:00.000Z'),
+      hatched: exactly('2026-01-08T08:00:00.000Z'),
+      freeSwimming: exactly('2026-01-13T08:00:00.000Z'),
+    });
+    const of = (count: number) =>
+      round(house({ lots: [lot('young', 'T1', 'angelfish', { broodId: 'b', unsexed: count })], broods: [young] })).alarms.find(
+        (alarm) => alarm.key.startsWith('crowd'),
+      );
+    expect(of(200)).toMatchObject({ severity: 'now', title: 'T1 is crowded.' });
+    expect(of(5)).toBeUndefined();
+    const soon = Array.from({ length: 80 }, (_, i) => of(20 + i)).find((alarm) => alarm?.severity === 'soon');
+    expect(soon?.title).toMatch(/^T1 crowds on /);
+  });
+});
+
+describe('the Horizon', () => {
+  it('shows what is predicted as predicted, what is planned as fixed, within three weeks', () => {
+    const state = house({
+      lots: [lot('eggs', 'T1', 'sixray-aspidoras', { broodId: 'b' })],
+      broods: [brood('b', 'sixray-aspidoras')],
+      attempts: [
+        attempt('a', 'T2', 'lemon-tetra', { triggerOn: '2026-03-15', to: '2026-03-20' }),
+        attempt('far', 'T2', 'lemon-tetra', { triggerOn: '2026-05-15', to: '2026-05-20', from: '2026-05-10' }),
+      ],
+    });
+    const items = deriveHorizon(readHouse(state));
+    expect(items.find((item) => item.label === 'sixray aspidoras hatch T1')).toMatchObject({
+      kind: 'eggs',
+      predicted: true,
+      subject: { kind: 'brood', id: 'b' },
+    });
+    expect(items.find((item) => item.label === 'trigger T2')).toMatchObject({
+      kind: 'breeders',
+      predicted: false,
+      from: '2026-03-15',
+    });
+    expect(items.find((item) => item.label === 'tank T2 free')).toMatchObject({ from: '2026-03-21' });
+    expect(items.every((item) => item.from >= TODAY && item.from <= '2026-03-30' && item.to >= item.from)).toBe(true);
+  });
+
+  it('lays bars into lanes without overlap, earlier ones first, and drops only what has no room', () => {
+    const bars = fc
+      .array(fc.record({ from: fc.integer({ min: 0, max: 20 }), length: fc.integer({ min: 1, max: 8 }) }), { maxLength: 25 })
+      .map((list) => list.map((bar, i) => ({ key: `k${i}`, from: bar.from, to: bar.from + bar.length })));
+    fc.assert(
+      fc.property(bars, fc.integer({ min: 1, max: 4 }), (items, lanes) => {
+        const placed = packLanes(items, lanes, (item) => item);
+        const overlap = (a: (typeof items)[number], b: (typeof items)[number]) => a.from < b.to && b.from < a.to;
+        for (const a of items)
+          for (const b of items)
+            if (a !== b && placed.has(a.key) && placed.get(a.key) === placed.get(b.key)) expect(overlap(a, b)).toBe(false);
+        items.forEach((item, i) => {
+          if (placed.has(item.key)) return;
+          const inTheWay = new Set(
+            items
+              .slice(0, i)
+              .filter((other) => placed.has(other.key) && overlap(item, other))
+              .map((other) => placed.get(other.key)),
+          );
+          expect(inTheWay.size).toBe(lanes);
+        });
+      }),
+    );
+  });
+});
+
+describe('the larder plan', () => {
+  it('looks ahead of a planned spawning, since slow foods are started before it', () => {
+    const [plan] = deriveLarder(readHouse(house({ attempts: [attempt('a', 'T1', 'lemon-tetra', { triggerOn: '2026-03-20' })] })));
+    expect(plan).toMatchObject({ attemptId: 'a', food: 'infusoria', status: 'start', label: 'Lemon tetra, to spawn in T1' });
+    expect(plan && plan.startBy !== null && plan.startBy < plan.from && plan.from > '2026-03-20').toBe(true);
+  });
+
+  it('forgets broods that eat already, and what lies months ahead', () => {
+    const eating = brood('b', 'kribensis', {
+      laid: exactly('2026-02-10T08:00:00.000Z'),
+      hatched: exactly('2026-02-13T08:00:00.000Z'),
+      freeSwimming: exactly('2026-02-20T08:00:00.000Z'),
+    });
+    const lots = [lot('fry', 'T1', 'kribensis', { broodId: 'b' })];
+    expect(deriveLarder(readHouse(house({ lots, broods: [eating] })))).toEqual([]);
+    expect(
+      deriveLarder(readHouse(house({ attempts: [attempt('a', 'T1', 'lemon-tetra', { triggerOn: '2026-06-20' })] }))),
+    ).toEqual([]);
+  });
+});
+
+describe('the tanks of the jot line', () => {
+  it('count only attempts that have begun, those without a brood first', () => {
+    const of = (attempts: HouseAttempt[]) =>
+      jotTanks(readHouse(house({ attempts }))).find((found) => found.code === 'T1')?.attempts;
+    expect(of([attempt('a', 'T1', 'lemon-tetra'), attempt('later', 'T1', 'lemon-tetra', { from: '2026-03-20' })])).toBe(1);
+    expect(of([attempt('a', 'T1', 'lemon-tetra', { hasBrood: true }), attempt('b', 'T1', 'lemon-tetra')])).toBe(1);
+    expect(of([attempt('a', 'T1', 'lemon-tetra'), attempt('b', 'T1', 'lemon-tetra')])).toBe(2);
+    expect(of([attempt('a', 'T1', 'lemon-tetra', { to: '2026-03-09' })])).toBe(0);
+  });
+});

@@ -1,0 +1,374 @@
+import { attempt, clutch, EMPTY, furnish, measure, stockUp } from '../testing/furnish';
+import { newId, openTestHouse, type Client, type TestHouse } from '../testing/testHouse';
+
+const NOW = '2026-03-10T08:00:00.000Z';
+const LAID = { from: '2026-03-09T22:00:00Z', to: '2026-03-10T06:00:00Z' };
+let test: TestHouse;
+let keeper: Client;
+let sitter: Client;
+let tanks: Record<string, string>;
+
+beforeAll(async () => {
+  test = await openTestHouse(NOW);
+});
+afterAll(async () => {
+  await test.close();
+});
+beforeEach(async () => {
+  test.setNow(NOW);
+  ({ keeper, sitter } = await test.house());
+  tanks = await furnish(keeper, ['A1', 'A2', 'A3']);
+});
+
+const tank = (code: string) => tanks[code] ?? '';
+const brood = (broodId: string) => keeper.get('brood', { params: { broodId } });
+const window = async (broodId: string, stage: string) =>
+  (await brood(broodId)).windows.find((candidate) => candidate.stage === stage);
+
+async function aspidoras(count = 100, white = 0) {
+  const lotId = await stockUp(keeper, tank('A1'), 'sixray-aspidoras', { males: 3, females: 2 }, '2026-03-01T08:00:00Z');
+  const attemptId = await attempt(keeper, tank('A1'), 'sixray-aspidoras', '2026-03-08', { sires: [lotId], dams: [lotId] });
+  return { attemptId, ...(await clutch(sitter, attemptId, LAID, count, white)) };
+}
+
+describe('eggs seen', () => {
+  it('make a brood with its headcount, white ones booked apart, and windows at once', async () => {
+    const { broodId, attemptId } = await aspidoras(120, 18);
+    const page = await brood(broodId);
+    expect(page).toMatchObject({ alive: 102, began: 120, stage: 'eggs', attemptId });
+    expect(page.ledger).toEqual([
+      { label: 'Eggs found', count: 120 },
+      { label: 'White, picked', count: -18 },
+      { label: 'Alive', count: 102 },
+    ]);
+    expect(
+      page.windows.every(
+        (entry) => entry.status === 'predicted' && entry.earliest !== null && entry.latest !== null && entry.why.source !== '',
+      ),
+    ).toBe(true);
+    expect(page.parents.map((parent) => parent.role)).toEqual(['sire', 'dam']);
+  });
+
+  it('are refused when more are white than there are, when the attempt has ended, and of another house', async () => {
+    const { attemptId } = await aspidoras();
+    const body = { id: newId(), broodId: newId(), lotId: newId(), attemptId, laid: LAID, count: 10, white: 11 };
+    expect(await sitter.call('addClutch', body)).toMatchObject({
+      ok: false,
+      status: 400,
+      body: { errors: [{ pointer: '#/white' }] },
+    });
+    expect(await sitter.call('addClutch', { ...body, white: 0, laid: { from: LAID.to, to: LAID.from } })).toMatchObject({
+      ok: false,
+      status: 400,
+    });
+    await keeper.write('endAttempt', { id: newId(), attemptId, outcome: 'spawned', on: '2026-03-10', note: null });
+    expect(await sitter.call('addClutch', { ...body, white: 0 })).toMatchObject({
+      ok: false,
+      status: 409,
+      body: { code: 'spawning/ended' },
+    });
+    const stranger = await test.house('Elsewhere');
+    expect(await stranger.keeper.call('addClutch', { ...body, white: 0, id: newId() })).toMatchObject({ ok: false, status: 404 });
+  });
+});
+
+describe('windows', () => {
+  it('move with every temperature logged: warmer water brings the hatch forward', async () => {
+    const { broodId } = await aspidoras();
+    await measure(sitter, tank('A1'), 22, '2026-03-09T22:00:00Z');
+    const cool = await window(broodId, 'hatch');
+    test.setNow('2026-03-10T12:00:00.000Z');
+    await measure(sitter, tank('A1'), 26, '2026-03-10T12:00:00Z');
+    const warm = await window(broodId, 'hatch');
+    expect(Date.parse(warm?.earliest ?? '')).toBeLessThan(Date.parse(cool?.earliest ?? ''));
+    expect(Date.parse(warm?.latest ?? '')).toBeLessThan(Date.parse(cool?.latest ?? ''));
+    expect(warm?.why.inputs.find((input) => input.label === 'Temperatures logged')?.value).toContain('2, 22');
+  });
+
+  it('follow a brood from tank to tank, each tank counting for the time it stood there', async () => {
+    const { broodId, lotId } = await aspidoras();
+    await measure(sitter, tank('A1'), 24, '2026-03-09T22:00:00Z');
+    await measure(sitter, tank('A2'), 28, '2026-03-09T22:00:00Z');
+    const before = await window(broodId, 'hatch');
+    await sitter.write('move', {
+      id: newId(),
+      lotId,
+      newLotId: newId(),
+      toTankId: tank('A2'),
+      heads: { ...EMPTY, unsexed: 100 },
+      at: NOW,
+    });
+    test.setNow('2026-03-10T14:00:00.000Z');
+    await measure(sitter, tank('A2'), 28, '2026-03-10T14:00:00Z');
+    await measure(sitter, tank('A1'), 10, '2026-03-10T14:00:00Z');
+    expect(Date.parse((await window(broodId, 'hatch'))?.earliest ?? '')).toBeLessThan(Date.parse(before?.earliest ?? ''));
+  });
+
+  it('explain a temperature at which eggs do not develop instead of drawing a day', async () => {
+    const { broodId } = await aspidoras();
+    await measure(sitter, tank('A1'), 9, '2026-03-09T22:00:00Z');
+    const hatch = await window(broodId, 'hatch');
+    expect(hatch).toMatchObject({ status: 'notReached', earliest: null, latest: null });
+    expect(hatch?.why.notes.join(' ')).toContain('do not develop');
+    const round = await keeper.get('round');
+    expect(round.alarms.find((alarm) => alarm.title.includes('too cold to develop'))?.severity).toBe('now');
+  });
+
+  it('begin where eggs were last seen as eggs, and say why', async () => {
+    const { broodId } = await aspidoras();
+    await measure(sitter, tank('A1'), 28, '2026-03-09T22:00:00Z');
+    const earliest = (await window(broodId, 'hatch'))?.earliest ?? '';
+    const later = new Date(Date.parse(earliest) + 6 * 3_600_000).toISOString();
+    test.setNow(later);
+    await sitter.write('observe', { id: newId(), broodId, kind: 'eggsSeen', at: { from: later, to: later }, counted: null });
+    const clipped = await window(broodId, 'hatch');
+    expect(clipped?.earliest).toBe(later);
+    expect(clipped?.why.notes.join(' ')).toContain('eggs were still seen');
+  });
+
+  it('are counted from what was seen: a hatch re-anchors the later ones', async () => {
+    const { broodId } = await aspidoras();
+    await measure(sitter, tank('A1'), 24, '2026-03-09T22:00:00Z');
+    test.setNow('2026-03-14T08:00:00.000Z');
+    const hatchedAt = '2026-03-14T07:00:00Z';
+    await sitter.write('observe', { id: newId(), broodId, kind: 'hatched', at: { from: hatchedAt, to: hatchedAt }, counted: 90 });
+    const page = await brood(broodId);
+    expect(page).toMatchObject({ stage: 'yolk', alive: 90 });
+    expect(page.windows.find((entry) => entry.stage === 'hatch')).toMatchObject({
+      status: 'observed',
+      earliest: '2026-03-14T07:00:00.000Z',
+    });
+    const swim = page.windows.find((entry) => entry.stage === 'freeSwimming');
+    // Aspidoras swim 2.5 to 4 days after hatching at 24 °C, the method's figure.
+    expect(Date.parse(swim?.earliest ?? '') - Date.parse(hatchedAt)).toBeCloseTo(2.5 * 86_400_000, -4);
+    expect(Date.parse(swim?.latest ?? '') - Date.parse(hatchedAt)).toBeCloseTo(4 * 86_400_000, -4);
+  });
+
+  it('become overdue when nothing was logged, and raise an alarm', async () => {
+    const { broodId } = await aspidoras();
+    await measure(sitter, tank('A1'), 24, '2026-03-09T22:00:00Z');
+    test.setNow('2026-03-20T08:00:00.000Z');
+    expect((await window(broodId, 'hatch'))?.status).toBe('overdue');
+    const { alarms } = await keeper.get('round');
+    expect(alarms.some((alarm) => alarm.title === 'A1: no hatch logged.')).toBe(true);
+  });
+});
+
+describe('observations', () => {
+  it('are refused out of order, with what they contradict', async () => {
+    const { broodId } = await aspidoras();
+    const see = (kind: 'eggsSeen' | 'hatched' | 'freeSwimming', at: string) =>
+      sitter.call('observe', { id: newId(), broodId, kind, at: { from: at, to: at }, counted: null });
+    expect(await see('hatched', '2026-03-08T08:00:00Z')).toMatchObject({
+      ok: false,
+      body: { code: 'broods/out-of-order', errors: [{ pointer: '#/at' }] },
+    });
+    test.setNow('2026-03-14T09:00:00.000Z');
+    expect((await see('hatched', '2026-03-14T08:00:00Z')).ok).toBe(true);
+    expect(await see('hatched', '2026-03-14T08:30:00Z')).toMatchObject({ ok: false, body: { code: 'broods/out-of-order' } });
+    expect(await see('eggsSeen', '2026-03-14T08:30:00Z')).toMatchObject({ ok: false, body: { code: 'broods/out-of-order' } });
+    expect(await see('freeSwimming', '2026-03-13T08:00:00Z')).toMatchObject({ ok: false, body: { code: 'broods/out-of-order' } });
+  });
+
+  it('refuse to pick white eggs from a brood that has hatched, or more than there are', async () => {
+    const { broodId } = await aspidoras(30);
+    expect(await sitter.call('pickWhite', { id: newId(), broodId, count: 31, at: NOW })).toMatchObject({
+      ok: false,
+      body: { code: 'stock/too-many' },
+    });
+    await sitter.write('pickWhite', { id: newId(), broodId, count: 5, at: NOW });
+    test.setNow('2026-03-14T09:00:00.000Z');
+    await sitter.write('observe', {
+      id: newId(),
+      broodId,
+      kind: 'hatched',
+      at: { from: '2026-03-14T08:00:00Z', to: '2026-03-14T08:00:00Z' },
+      counted: null,
+    });
+    expect(await sitter.call('pickWhite', { id: newId(), broodId, count: 1, at: test.now() })).toMatchObject({
+      ok: false,
+      body: { code: 'broods/out-of-order' },
+    });
+    expect((await brood(broodId)).alive).toBe(25);
+  });
+
+  it('can be taken back; the windows go back with them', async () => {
+    const { broodId } = await aspidoras();
+    test.setNow('2026-03-14T09:00:00.000Z');
+    const id = newId();
+    await sitter.write('observe', {
+      id,
+      broodId,
+      kind: 'hatched',
+      at: { from: '2026-03-14T08:00:00Z', to: '2026-03-14T08:00:00Z' },
+      counted: 80,
+    });
+    await sitter.write('undo', { id: newId(), entryId: id });
+    const page = await brood(broodId);
+    expect(page).toMatchObject({ stage: 'eggs', alive: 100 });
+    expect(page.ledger.at(-1)).toEqual({ label: 'Alive', count: 100 });
+    expect(page.ledger.slice(0, -1).reduce((sum, line) => sum + line.count, 0)).toBe(100);
+  });
+});
+
+describe('a brood of young', () => {
+  it('is split to a second tank; its stream forks and its account still adds up', async () => {
+    const { broodId, lotId } = await aspidoras(100);
+    test.setNow('2026-03-18T09:00:00.000Z');
+    for (const [kind, at, counted] of [
+      ['hatched', '2026-03-14T08:00:00Z', 90],
+      ['freeSwimming', '2026-03-17T08:00:00Z', 80],
+    ] as const)
+      await sitter.write('observe', { id: newId(), broodId, kind, at: { from: at, to: at }, counted });
+    const newLotId = newId();
+    await sitter.write('move', {
+      id: newId(),
+      lotId,
+      newLotId,
+      toTankId: tank('A2'),
+      heads: { ...EMPTY, unsexed: 30 },
+      at: test.now(),
+    });
+    await sitter.write('lose', { id: newId(), lotId: newLotId, heads: { ...EMPTY, unsexed: 2 }, cause: 'death', at: test.now() });
+    const page = await brood(broodId);
+    expect(page.alive).toBe(78);
+    expect(page.ledger.slice(0, -1).reduce((sum, line) => sum + line.count, 0)).toBe(page.alive);
+    expect(page.stream.bands.map((band) => ({ parent: band.parentLotId, now: band.points.at(-1)?.count }))).toEqual([
+      { parent: null, now: 50 },
+      { parent: lotId, now: 28 },
+    ]);
+    expect(page.lots.map((lot) => [lot.tankCode, lot.count])).toEqual([
+      ['A1', 50],
+      ['A2', 28],
+    ]);
+    for (const band of page.stream.bands)
+      for (const point of band.forecast)
+        expect(point.low <= point.mid && point.mid <= point.high && point.high <= (band.points.at(-1)?.count ?? 0) + 1e-6).toBe(
+          true,
+        );
+    expect(
+      await sitter.call('move', {
+        id: newId(),
+        lotId,
+        newLotId: newId(),
+        toTankId: tank('A3'),
+        heads: { ...EMPTY, unsexed: 51 },
+        at: test.now(),
+      }),
+    ).toMatchObject({ ok: false, body: { code: 'stock/too-many' } });
+  });
+
+  it('born alive has no hatch and feeds at once', async () => {
+    const mothers = await stockUp(keeper, tank('A3'), 'humpback-limia', { males: 1, females: 3 }, '2026-02-01T08:00:00Z');
+    const attemptId = await attempt(keeper, tank('A3'), 'humpback-limia', '2026-03-01', { dams: [mothers], sires: [mothers] });
+    const { broodId } = await clutch(sitter, attemptId, LAID, 24);
+    const page = await brood(broodId);
+    expect(page).toMatchObject({ born: true, stage: 'fry', alive: 24 });
+    expect(page.windows.map((entry) => [entry.stage, entry.status])).toEqual([['firstFeed', 'observed']]);
+    // Limia are born at about 8 mm: brine shrimp from the first day, twice.
+    expect(page.ration).toMatchObject({ food: 'brineShrimp', mealsPerDay: 2 });
+    expect(
+      await sitter.call('observe', { id: newId(), broodId, kind: 'hatched', at: { from: NOW, to: NOW }, counted: null }),
+    ).toMatchObject({ ok: false, body: { code: 'broods/out-of-order' } });
+  });
+
+  it('carried by its mother is released rather than hatched', async () => {
+    const shrimp = await stockUp(keeper, tank('A2'), 'green-babaulti', { unsexed: 20 }, '2026-02-01T08:00:00Z');
+    const attemptId = await attempt(keeper, tank('A2'), 'green-babaulti', '2026-03-01', { dams: [shrimp] });
+    const { broodId } = await clutch(sitter, attemptId, { from: '2026-03-01T08:00:00Z', to: '2026-03-02T08:00:00Z' }, 25);
+    const page = await brood(broodId);
+    expect(page).toMatchObject({ carried: true, stage: 'eggs' });
+    // Babaulti carry 26 to 36 days at 24 °C; no temperature is logged, so the middle of the species' range is taken and said.
+    expect(page.windows[0]?.why.notes[0]).toContain('No temperature is logged');
+    expect(page.stages.map((span) => span.stage)).not.toContain('yolk');
+  });
+});
+
+describe('attempts', () => {
+  it('hold their tank: a second one on overlapping days needs a reason', async () => {
+    await attempt(keeper, tank('A1'), 'lemon-tetra', '2026-03-08', { name: 'Held', to: '2026-03-15' });
+    const second = {
+      id: newId(),
+      attemptId: newId(),
+      speciesKey: 'kribensis',
+      name: 'Second',
+      tankId: tank('A1'),
+      sires: [],
+      dams: [],
+      from: '2026-03-15',
+      to: '2026-03-20',
+      conditioningFrom: null,
+      setUpOn: null,
+      triggerOn: null,
+      recipe: {
+        eggPlan: 'leaveWithParents' as const,
+        fungus: 'flow' as const,
+        trigger: 'stable' as const,
+        dailyChangeFraction: 0.5,
+        dyeMgPerL: null,
+        dyeStockPercent: null,
+      },
+      note: null,
+    };
+    const refused = await keeper.call('addAttempt', second);
+    expect(refused).toMatchObject({
+      ok: false,
+      status: 409,
+      body: { code: 'spawning/tank-booked', overridable: true, errors: [{ pointer: '#/tankId' }] },
+    });
+    expect(refused.ok ? '' : refused.body.detail).toContain('Held holds A1');
+    expect((await keeper.call('addAttempt', { ...second, from: '2026-03-16' })).ok).toBe(true);
+    const third = {
+      ...second,
+      id: newId(),
+      attemptId: newId(),
+      name: 'Third',
+      override: { reason: 'a divider stands between them' },
+    };
+    expect((await keeper.call('addAttempt', third)).ok).toBe(true);
+    const { alarms } = await keeper.get('round');
+    expect(alarms.filter((alarm) => alarm.title === 'A1 is booked twice.').length).toBeGreaterThan(0);
+  });
+
+  it('want the dye’s strength when dye is chosen, and days in order', async () => {
+    const body = {
+      id: newId(),
+      attemptId: newId(),
+      speciesKey: 'kribensis',
+      name: 'Dyed',
+      tankId: tank('A1'),
+      sires: [],
+      dams: [],
+      from: '2026-03-15',
+      to: '2026-03-10',
+      conditioningFrom: null,
+      setUpOn: null,
+      triggerOn: null,
+      recipe: {
+        eggPlan: 'pullEggs' as const,
+        fungus: 'dye' as const,
+        trigger: 'stable' as const,
+        dailyChangeFraction: 0.5,
+        dyeMgPerL: null,
+        dyeStockPercent: null,
+      },
+      note: null,
+    };
+    const answer = await keeper.call('addAttempt', body);
+    expect(answer.ok ? [] : answer.body.errors?.map((error) => error.pointer).sort()).toEqual(['#/recipe/dyeMgPerL', '#/to']);
+  });
+
+  it('cannot be taken back once eggs were logged for them', async () => {
+    const { attemptId, broodId } = await aspidoras();
+    const entries = await keeper.get('entries', { query: { subjectId: attemptId } });
+    const begun = entries.find((entry) => entry.kind === 'attempt');
+    expect(await keeper.call('undo', { id: newId(), entryId: begun?.id ?? '' })).toMatchObject({
+      ok: false,
+      body: { code: 'log/later-entries' },
+    });
+    const [laid] = await keeper.get('entries', { query: { subjectId: broodId } });
+    await keeper.write('undo', { id: newId(), entryId: laid?.id ?? '' });
+    expect(await keeper.call('brood', undefined, { params: { broodId } })).toMatchObject({ ok: false, status: 404 });
+    expect((await keeper.call('undo', { id: newId(), entryId: begun?.id ?? '' })).ok).toBe(true);
+  });
+});

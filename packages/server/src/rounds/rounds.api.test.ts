@@ -1,0 +1,297 @@
+import { attempt, clutch, furnish, measure, stockUp } from '../testing/furnish';
+import { newId, openTestHouse, type Client, type TestHouse } from '../testing/testHouse';
+
+const NOW = '2026-03-10T08:00:00.000Z';
+let test: TestHouse;
+let keeper: Client;
+let sitter: Client;
+let tanks: Record<string, string>;
+
+beforeAll(async () => {
+  test = await openTestHouse(NOW);
+});
+afterAll(async () => {
+  await test.close();
+});
+beforeEach(async () => {
+  test.setNow(NOW);
+  ({ keeper, sitter } = await test.house());
+  tanks = await furnish(keeper, ['A1', 'A2', 'A3']);
+});
+
+const tank = (code: string) => tanks[code] ?? '';
+const round = (day?: string) => keeper.get('round', day ? { query: { day } } : {});
+const stop = async (code: string, day?: string) => (await round(day)).stops.find((candidate) => candidate.code === code);
+const chore = async (code: string, kind: string, day?: string) =>
+  (await stop(code, day))?.chores.find((candidate) => candidate.kind === kind);
+
+type ChoreLog = NonNullable<Awaited<ReturnType<typeof chore>>>['log'];
+const outcome = (
+  key: string,
+  more: {
+    status?: 'done' | 'skipped';
+    amount?: number | null;
+    unit?: string | null;
+    log?: ChoreLog;
+    tankId?: string | null;
+  } = {},
+) => ({
+  id: newId(),
+  choreKey: key,
+  day: '2026-03-10',
+  status: 'done' as const,
+  text: 'Chore',
+  tankId: tank('A1'),
+  amount: null,
+  unit: null,
+  log: null,
+  at: test.now(),
+  ...more,
+});
+
+async function eggsIn(code: string, speciesKey = 'sixray-aspidoras', count = 100) {
+  const lotId = await stockUp(keeper, tank(code), speciesKey, { males: 2, females: 2 }, '2026-03-01T08:00:00Z');
+  const attemptId = await attempt(keeper, tank(code), speciesKey, '2026-03-08', {
+    sires: [lotId],
+    dams: [lotId],
+    name: `Try in ${code}`,
+  });
+  return {
+    attemptId,
+    parents: lotId,
+    ...(await clutch(sitter, attemptId, { from: '2026-03-10T06:00:00Z', to: '2026-03-10T07:00:00Z' }, count)),
+  };
+}
+
+describe('the round', () => {
+  it('is empty in an empty house and never stored: it follows the stock at once', async () => {
+    expect(await round()).toMatchObject({ stops: [], total: 0, done: 0 });
+    await stockUp(keeper, tank('A2'), 'kribensis', { males: 1, females: 2 }, NOW);
+    const fed = await chore('A2', 'feed');
+    expect(fed).toMatchObject({ mark: 'do', text: 'Pellets' });
+    expect(fed?.amountText).toMatch(/pinch|g$/);
+  });
+
+  it('asks for white eggs, a water change and dye in amounts of this tank', async () => {
+    const lotId = await stockUp(keeper, tank('A1'), 'sixray-aspidoras', { males: 2, females: 2 }, '2026-03-01T08:00:00Z');
+    const attemptId = newId();
+    await keeper.write('addAttempt', {
+      id: newId(),
+      attemptId,
+      speciesKey: 'sixray-aspidoras',
+      name: 'Dyed',
+      tankId: tank('A1'),
+      sires: [lotId],
+      dams: [lotId],
+      from: '2026-03-08',
+      to: null,
+      conditioningFrom: null,
+      setUpOn: null,
+      triggerOn: null,
+      recipe: {
+        eggPlan: 'pullEggs',
+        fungus: 'dye',
+        trigger: 'coolChange',
+        dailyChangeFraction: 0.5,
+        dyeMgPerL: 2,
+        dyeStockPercent: 1,
+      },
+      note: null,
+    });
+    await clutch(sitter, attemptId, { from: '2026-03-10T06:00:00Z', to: '2026-03-10T07:00:00Z' }, 60);
+    const life = (await keeper.get('tankLife')).find((candidate) => candidate.code === 'A1');
+    const litres = life?.litres ?? 0;
+    expect((await chore('A1', 'change'))?.amount?.value).toBeCloseTo(litres / 2, 0);
+    // Half the litres × 2 mg/L ÷ 10 mg/ml.
+    expect((await chore('A1', 'dye'))?.amount?.value).toBeCloseTo((litres / 2) * 0.2, 1);
+    expect((await chore('A1', 'dye'))?.caution).toContain('gloves');
+    expect(await chore('A1', 'pickWhite')).toBeDefined();
+  });
+
+  it('walks nurseries before adults and quarantine last', async () => {
+    const quarantine = await furnish(keeper, ['Q1'], { code: 'Q', quarantine: true });
+    await stockUp(keeper, tank('A1'), 'kribensis', { males: 1 }, NOW);
+    await eggsIn('A3');
+    await stockUp(keeper, quarantine.Q1 ?? '', 'odessa-barb', { unsexed: 8 }, NOW);
+    const codes = (await round()).stops.map((candidate) => candidate.code).filter((code) => code !== 'Larder');
+    expect(codes).toEqual(['A3', 'A1', 'Q1']);
+    expect((await stop('Q1'))?.notes[0]).toContain('its own net');
+  });
+
+  it('shows tomorrow and the day after as they look today', async () => {
+    await eggsIn('A1');
+    await measure(sitter, tank('A1'), 24, '2026-03-10T07:00:00Z');
+    const hatch = (await keeper.get('horizon')).items.find((item) => item.kind === 'eggs');
+    expect(hatch?.predicted).toBe(true);
+    const looks = await chore('A1', 'look', hatch?.from);
+    expect(looks).toMatchObject({ mark: 'watch', log: { kind: 'hatched' } });
+    expect(await chore('A1', 'look')).toBeUndefined();
+    expect((await round(hatch?.from)).alarms).toEqual([]);
+  });
+
+  it('takes no more queries for forty tanks than for three', async () => {
+    await eggsIn('A1');
+    const count = async () => {
+      const before = test.sqlCount();
+      await round();
+      return test.sqlCount() - before;
+    };
+    const few = await count();
+    const more = await furnish(keeper, Array.from({ length: 37 }, (_, i) => `B${i}`).slice(0, 12), { code: 'B' });
+    for (const [i, code] of Object.keys(more)
+      .filter((key) => /^B\d/.test(key))
+      .entries()) {
+      const lotId = await stockUp(keeper, more[code] ?? '', 'kribensis', { males: 1, females: 1 }, NOW);
+      const attemptId = await attempt(keeper, more[code] ?? '', 'kribensis', '2026-03-09', {
+        sires: [lotId],
+        dams: [lotId],
+        name: `Try ${i}`,
+      });
+      await clutch(sitter, attemptId, { from: '2026-03-10T06:00:00Z', to: '2026-03-10T07:00:00Z' }, 50);
+    }
+    expect((await round()).stops.length).toBeGreaterThan(12);
+    expect(await count()).toBe(few);
+  });
+});
+
+describe('an outcome', () => {
+  it('ticks a chore, is shown with who did it, and can be undone', async () => {
+    await stockUp(keeper, tank('A1'), 'kribensis', { males: 1, females: 2 }, NOW);
+    const fed = await chore('A1', 'feed');
+    const body = outcome(fed?.key ?? '', { amount: 3, unit: 'pinch' });
+    await sitter.write('outcome', body);
+    expect((await chore('A1', 'feed'))?.outcome).toMatchObject({ status: 'done', amount: 3, by: 'sitter' });
+    expect(await round()).toMatchObject({ done: 1 });
+    expect(await sitter.write('outcome', body)).toMatchObject({ replayed: true });
+    expect(await keeper.call('outcome', outcome(fed?.key ?? ''))).toMatchObject({
+      ok: false,
+      status: 409,
+      body: { code: 'rounds/already-ticked', detail: 'sitter logged it as done.' },
+    });
+    await sitter.write('undo', { id: newId(), entryId: body.id });
+    expect((await chore('A1', 'feed'))?.outcome).toBeNull();
+    await keeper.write('outcome', outcome(fed?.key ?? '', { status: 'skipped' }));
+    expect((await chore('A1', 'feed'))?.outcome?.status).toBe('skipped');
+  });
+
+  it('of white eggs books them out of the brood; of a temperature logs the reading', async () => {
+    const { broodId } = await eggsIn('A1');
+    const white = await chore('A1', 'pickWhite');
+    await sitter.write('outcome', outcome(white?.key ?? '', { amount: 7, unit: 'eggs', log: white?.log ?? null }));
+    expect((await keeper.get('brood', { params: { broodId } })).alive).toBe(93);
+    const temperature = await chore('A1', 'temperature');
+    await sitter.write('outcome', outcome(temperature?.key ?? '', { amount: 24.6, unit: '°C', log: temperature?.log ?? null }));
+    expect(await keeper.get('readings', { params: { tankId: tank('A1') } })).toMatchObject([{ quantity: 'tempC', value: 24.6 }]);
+  });
+
+  it('is whole or not at all: more white eggs than there are leave the chore open', async () => {
+    await eggsIn('A1', 'sixray-aspidoras', 10);
+    const white = await chore('A1', 'pickWhite');
+    expect(await sitter.call('outcome', outcome(white?.key ?? '', { amount: 11, log: white?.log ?? null }))).toMatchObject({
+      ok: false,
+      body: { code: 'stock/too-many' },
+    });
+    expect((await chore('A1', 'pickWhite'))?.outcome).toBeNull();
+  });
+
+  it('starts, feeds and harvests cultures, and undoing it brings a used-up hatch back', async () => {
+    const startedAt = '2026-03-08T17:00:00Z';
+    const cultureId = newId();
+    await sitter.write('addCulture', { id: newId(), cultureId, food: 'brineShrimp', name: null, tankId: null, startedAt });
+    const harvest = (await round()).stops
+      .find((candidate) => candidate.code === 'Larder')
+      ?.chores.find((candidate) => candidate.kind === 'harvest');
+    const body = outcome(harvest?.key ?? '', { tankId: null, log: harvest?.log ?? null });
+    await sitter.write('outcome', body);
+    expect(await keeper.get('cultures')).toEqual([]);
+    await sitter.write('undo', { id: newId(), entryId: body.id });
+    expect(await keeper.get('cultures')).toMatchObject([{ id: cultureId, name: 'Brine shrimp 1' }]);
+  });
+});
+
+describe('the larder plan', () => {
+  it('says by when a first food must be started, is late when it is too late, and safe with two', async () => {
+    await eggsIn('A1');
+    await measure(sitter, tank('A1'), 24, '2026-03-10T07:00:00Z');
+    const plan = async () => (await keeper.get('foodPlans')).find((candidate) => candidate.food === 'paramecium');
+    // Laid on the 10th; swimming 5.5 to 8.5 days later at 24 °C at the earliest on the 15th; paramecium need up to seven days.
+    expect(await plan()).toMatchObject({ status: 'late', from: '2026-03-15' });
+    expect((await round()).alarms[0]).toMatchObject({
+      severity: 'now',
+      title: 'First food for Sixray aspidoras in A1 is not safe.',
+    });
+    const start = (await round()).stops
+      .find((candidate) => candidate.code === 'Larder')
+      ?.chores.find((candidate) => candidate.kind === 'startCulture');
+    expect(start).toMatchObject({ amountText: 'today', overdue: true });
+    for (const days of [9, 10])
+      await sitter.write('addCulture', {
+        id: newId(),
+        cultureId: newId(),
+        food: 'paramecium',
+        name: null,
+        tankId: null,
+        startedAt: `2026-02-${28 - days + 2}T08:00:00Z`,
+      });
+    expect(await plan()).toMatchObject({ status: 'safe' });
+    expect((await round()).alarms.filter((alarm) => alarm.title.includes('First food'))).toEqual([]);
+  });
+});
+
+describe('the jot line', () => {
+  const jot = (line: string, client = sitter) => client.call('jot', { id: newId(), line, at: test.now() });
+
+  it('logs a clutch to the open attempt of the tank', async () => {
+    await attempt(keeper, tank('A2'), 'lemon-tetra', '2026-03-09', { name: 'Dawn' });
+    expect((await jot('A2 eggs 120, 18 white, since 22:00')).ok).toBe(true);
+    const [card] = await keeper.get('broods');
+    expect(card).toMatchObject({ name: 'Dawn', alive: 102, began: 120, laid: { from: '2026-03-09T22:00:00.000Z', to: NOW } });
+  });
+
+  it('logs temperature, hatch, count and losses, in one line if need be', async () => {
+    const { broodId } = await eggsIn('A1');
+    await jot('A1 78F');
+    expect((await keeper.get('readings', { params: { tankId: tank('A1') } }))[0]?.value).toBeCloseTo(25.56, 2);
+    test.setNow('2026-03-14T08:00:00.000Z');
+    expect((await jot('a1 hatched 90, 24.5')).ok).toBe(true);
+    expect((await jot('A1 lost 4')).ok).toBe(true);
+    expect((await jot('A1 count 80')).ok).toBe(true);
+    const page = await keeper.get('brood', { params: { broodId } });
+    expect(page).toMatchObject({ stage: 'yolk', alive: 80 });
+    expect((await keeper.get('lots')).find((lot) => lot.broodId === null)).toMatchObject({ males: 2, females: 2 });
+  });
+
+  it('writes nothing when a part of the line cannot be', async () => {
+    await eggsIn('A1', 'sixray-aspidoras', 10);
+    const before = await keeper.get('entries');
+    const answer = await jot('A1 24.5 lost 11');
+    expect(answer).toMatchObject({
+      ok: false,
+      status: 400,
+      body: { code: 'rounds/jot-unclear', errors: [{ pointer: '#/line' }] },
+    });
+    expect(await jot('Z9 25')).toMatchObject({ ok: false, body: { detail: 'No tank is called "Z9".' } });
+    expect(await keeper.get('entries')).toEqual(before);
+    expect(await keeper.get('readings', { params: { tankId: tank('A1') } })).toEqual([]);
+  });
+
+  it('sent twice is recorded once, and is undone as a whole', async () => {
+    await eggsIn('A1');
+    const body = { id: newId(), line: 'A1 24.5 lost 3', at: test.now() };
+    await sitter.write('jot', body);
+    expect(await sitter.write('jot', body)).toMatchObject({ replayed: true });
+    const lots = async () => (await keeper.get('lots')).find((lot) => lot.broodId !== null)?.unsexed;
+    expect(await lots()).toBe(97);
+    await sitter.write('undo', { id: newId(), entryId: body.id });
+    expect(await lots()).toBe(100);
+    expect(await keeper.get('readings', { params: { tankId: tank('A1') } })).toEqual([]);
+  });
+
+  it('is not for viewers, and knows nothing of other houses', async () => {
+    const stranger = await test.house('Elsewhere');
+    await furnish(stranger.keeper, ['B7']);
+    expect(await jot('B7 25')).toMatchObject({ ok: false, status: 400 });
+    const viewer = (await test.house('Third')).viewer;
+    expect(await jot('A1 25', viewer)).toMatchObject({ ok: false, status: 403 });
+  });
+});
