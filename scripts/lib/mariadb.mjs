@@ -1,10 +1,10 @@
 // A private MariaDB on loopback: own data directory, own free port, not running as root.
 import { spawn, spawnSync } from 'node:child_process';
-import { randomBytes } from 'node:crypto';
+import { createHash, randomBytes } from 'node:crypto';
 import { chmodSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { freePort, giveUp } from './machine.mjs';
+import { freePort, giveUp, say } from './machine.mjs';
 
 const root = process.getuid?.() === 0;
 const asUser = root ? ['--user=mysql'] : [];
@@ -20,14 +20,29 @@ function sql(socket, user, password, text) {
 }
 
 /**
+ * Where the data goes. As root the server runs as the user mysql, who must be able to enter the folder; where a folder above it is
+ * closed to others (a home directory), a folder under /var/lib is taken.
+ */
+function reachable(folder) {
+  if (!root) return folder;
+  chmodSync(folder, 0o755);
+  if (spawnSync('runuser', ['-u', 'mysql', '--', 'test', '-x', folder]).status === 0) return folder;
+  const other = join('/var/lib/freshet', createHash('sha256').update(folder).digest('hex').slice(0, 12));
+  mkdirSync(other, { recursive: true, mode: 0o755 });
+  say(`The database's own user cannot enter ${folder}; the data is kept in ${other}.`);
+  return other;
+}
+
+/**
  * Starts a server on a data directory, made anew when it is not there.
  * @param folder - holds the data; created
  * @param fast - for tests: nothing is forced to the disk
  */
 export async function startMariadb(folder, { fast = false } = {}) {
-  const data = join(folder, 'mariadb');
-  const secretFile = join(folder, 'mariadb-password');
   mkdirSync(folder, { recursive: true });
+  const place = reachable(folder);
+  const data = join(place, 'mariadb');
+  const secretFile = join(place, 'mariadb-password');
   const fresh = !existsSync(join(data, 'mysql'));
   if (fresh) {
     rmSync(data, { recursive: true, force: true });

@@ -1,13 +1,12 @@
 import { lazy } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
 import { LogPage, RoundsPage, SitterSheet, TankPage } from '../rounds';
+import { RoomPage } from '../room';
 import { Empty } from '../ui';
 
 const page = <Key extends string>(load: () => Promise<Record<Key, React.ComponentType>>, key: Key) =>
   lazy(async () => ({ default: (await load())[key] }));
 
-const room = () => import('../room');
-const RoomPage = page(room, 'RoomPage');
 const stock = () => import('../stock');
 const StockPage = page(stock, 'StockPage');
 const SpeciesPage = page(stock, 'SpeciesPage');

@@ -1,4 +1,6 @@
+import { lazy } from 'react';
+
 export { RackElevation } from './RackElevation';
 export { layoutRoom, type DrawnTank, type Rack, type Tank } from './layoutRoom';
 export { ReadingForm } from './ReadingForm';
-export { RoomPage } from './RoomPage';
+export const RoomPage = lazy(async () => ({ default: (await import('./RoomPage')).RoomPage }));

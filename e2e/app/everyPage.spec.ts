@@ -1,0 +1,122 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { expect, test, type Page } from '@playwright/test';
+import { enter } from './enter';
+
+const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+/** The address of every main page of the demonstration. */
+async function paths(page: Page): Promise<string[]> {
+  const first = (url: string, key: string) =>
+    page.evaluate(
+      async ([from, field]) => ((await (await fetch(from ?? '')).json()) as Record<string, string>[])[0]?.[field ?? ''] ?? '',
+      [url, key],
+    );
+  return [
+    '/',
+    '/room',
+    `/tanks/${await first('/api/rounds/tanks', 'tankId')}`,
+    '/stock',
+    '/species',
+    '/species/lemon-tetra',
+    '/spawns',
+    '/spawns/new',
+    `/spawns/${await first('/api/attempts', 'id')}`,
+    '/broods',
+    `/broods/${await first('/api/broods', 'id')}`,
+    '/larder',
+    '/bench',
+    '/log',
+    '/sheet',
+    '/nowhere',
+  ];
+}
+
+async function settle(page: Page): Promise<void> {
+  await expect(
+    page.getByRole('heading', { level: 1 }).or(page.getByText('There is nothing at this address')).first(),
+  ).toBeVisible();
+  await expect(page.getByText(/^Fetching/)).toHaveCount(0);
+}
+
+interface Violation {
+  id: string;
+  impact: string;
+  nodes: { html: string; failureSummary: string }[];
+}
+
+for (const theme of ['day', 'dim'] as const)
+  test(`every page passes the accessibility rules in the ${theme} theme, without an error in the console`, async ({ page }) => {
+    test.setTimeout(120_000);
+    const errors: string[] = [];
+    page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
+    page.on('pageerror', (error) => errors.push(error.message));
+    await enter(page);
+    await page.evaluate((chosen) => localStorage.setItem('freshet.theme', chosen), theme);
+    for (const path of await paths(page)) {
+      await page.goto(path);
+      await settle(page);
+      // A content policy without eval: axe is handed to the browser by the test, not by the page.
+      await page.evaluate(axe);
+      const violations = await page.evaluate(async () => {
+        const runner = (
+          window as unknown as { axe: { run(root: Document, options: object): Promise<{ violations: Violation[] }> } }
+        ).axe;
+        return (await runner.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] })).violations.map(
+          ({ id, nodes }) =>
+            `${id}: ${nodes
+              .map((node) => node.html.slice(0, 140))
+              .slice(0, 3)
+              .join(' | ')}`,
+        );
+      });
+      expect([path, violations]).toEqual([path, []]);
+    }
+    expect(errors).toEqual([]);
+  });
+
+test('no page is wider than a phone', async ({ page }) => {
+  test.setTimeout(90_000);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await enter(page);
+  for (const path of await paths(page)) {
+    await page.goto(path);
+    await settle(page);
+    const [inner, wide] = await page.evaluate(() => [
+      document.querySelector('main')?.clientWidth ?? 0,
+      document.querySelector('main')?.scrollWidth ?? 0,
+    ]);
+    expect([path, wide]).toEqual([path, inner]);
+  }
+});
+
+test('the theme is chosen in the house menu and kept', async ({ page }) => {
+  await enter(page);
+  await page.getByRole('button', { name: 'Saltings Shed: menu' }).click();
+  await page.getByRole('menuitem', { name: 'Dim the page' }).click();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dim');
+  await page.reload();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dim');
+});
+
+test('a sign-in that fails says so and keeps the name', async ({ page }) => {
+  await page.goto('/');
+  await page.getByLabel('Name').fill('keeper');
+  await page.getByLabel('Password').fill('not the password');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('alert').first()).toContainText('Name or password is wrong');
+  await expect(page.getByLabel('Name')).toHaveValue('keeper');
+});
+
+test('JavaScript for the round stays within 170 kB gzipped', async ({ page }) => {
+  let bytes = 0;
+  page.on('response', async (response) => {
+    if (!response.url().endsWith('.js')) return;
+    bytes += Number((await response.allHeaders())['content-length'] ?? 0) || (await response.request().sizes()).responseBodySize;
+  });
+  await enter(page);
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('walk');
+  await page.waitForLoadState('networkidle');
+  expect(bytes).toBeGreaterThan(50_000);
+  expect(bytes).toBeLessThan(170_000);
+});

@@ -1,0 +1,143 @@
+import { expect, test } from '@playwright/test';
+import { enter, goTo, openTank } from '../app/enter';
+
+test('the walk says what to do, in which order, with what amounts', async ({ page }) => {
+  await enter(page);
+  await expect(page.getByRole('heading', { level: 1, name: 'Tuesday morning walk' })).toBeVisible();
+  await expect(page.getByText(/of \d+ done, about/)).toBeVisible();
+  const codes = await page.locator('ol > li .font-mono').allInnerTexts();
+  const quarantine = codes.findIndex((code) => code.startsWith('Q'));
+  expect(codes.slice(quarantine).every((code) => code.startsWith('Q'))).toBe(true);
+  await expect(page.getByText('First food for Fighting fish in B1.4 is not safe.').last()).toBeVisible();
+});
+
+test('every mark of the Horizon leads to what it is about', async ({ page }) => {
+  await enter(page);
+  await page.getByRole('link', { name: /hatch C2\.1/ }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Lambchop 4' })).toBeVisible();
+  await page.getByRole('button', { name: /^\+\d+ more$/ }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('link', { name: /tank B1\.1 free/ })
+    .click();
+  await expect(page.getByRole('heading', { level: 1, name: 'B1.1' })).toBeVisible();
+});
+
+test('the sitter walks and logs, but is offered nothing that changes plans', async ({ page }) => {
+  await enter(page, 'sitter');
+  const box = page.getByRole('checkbox', { name: /^A1\.7: / }).first();
+  await box.click();
+  await expect(box).toBeChecked();
+  await box.click();
+  await expect(box).not.toBeChecked();
+  await goTo(page, 'Room');
+  await expect(page.getByText(/tanks and tubs/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Add a tank' })).toBeHidden();
+  await goTo(page, 'Spawns');
+  await expect(page.getByText(/going on/).first()).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Start an attempt' })).toBeHidden();
+});
+
+test('a temperature asked for by the round is typed in place and moves on', async ({ page }) => {
+  await enter(page);
+  await page.keyboard.press('2');
+  await expect(page.getByRole('heading', { level: 1, name: 'Wednesday, as it looks today' })).toBeVisible();
+  await expect(page.getByRole('checkbox').first()).toBeDisabled();
+  await page.getByRole('radio', { name: 'Today' }).click();
+  await page.getByRole('link', { name: 'Sheet for the sitter' }).click();
+  await expect(page.getByText('Walk from the top of this sheet to its end, once.')).toBeVisible();
+  await expect(page.getByText('☐').first()).toBeVisible();
+});
+
+test('the jot line works by keyboard alone, points at the word it does not know and loses nothing', async ({ page }) => {
+  await enter(page);
+  await page.keyboard.press('/');
+  const line = page.getByLabel('Jot');
+  await expect(line).toBeFocused();
+  await page.keyboard.type('A1.2 lots 2');
+  await expect(page.getByText('"lots" is not understood.')).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(line).toHaveValue('A1.2 lots 2');
+  await page.reload();
+  await expect(line).toHaveValue('A1.2 lots 2');
+  await line.fill('A1.2 lost 2');
+  await expect(page.getByText('reads as A1.2: 2 lost')).toBeVisible();
+  await line.press('Enter');
+  await expect(line).toHaveValue('');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('Taken back')).toBeVisible();
+  await line.fill('x');
+  await line.press('Escape');
+  await expect(line).toHaveValue('');
+});
+
+test('the log takes entries back, and says why when it cannot', async ({ page }) => {
+  await enter(page);
+  await openTank(page, 'A3.2');
+  await page.getByRole('button', { name: 'Reading' }).click();
+  await page.getByRole('dialog').getByLabel('Value, °C').fill('41');
+  await page.getByRole('button', { name: 'Log the reading' }).click();
+  await expect(page.getByRole('dialog').getByRole('alert').filter({ hasText: 'That reading looks wrong' })).toBeVisible();
+  await page.getByLabel('Do it all the same, because').fill('heater stuck, turned off');
+  await page.getByRole('button', { name: 'Log the reading all the same' }).click();
+  await expect(page.getByText('heater stuck, turned off')).toBeVisible();
+  await page.getByRole('button', { name: 'Take back: A3.2: Temperature 41 °C' }).click();
+  await expect(page.getByText('Taken back').first()).toBeVisible();
+  await page.getByRole('button', { name: /Take back: Kribensis: 1 males, 2 females/ }).click();
+  await expect(
+    page
+      .getByText('Taken back: Kribensis')
+      .or(page.getByText(/take that back first/))
+      .first(),
+  ).toBeVisible();
+});
+
+test('what is ticked while the server is away is kept, said, and sent once when it is back', async ({ page, context }) => {
+  await enter(page);
+  await page.route('**/api/**', (route) => route.abort());
+  const box = page.getByRole('checkbox', { name: /^A2\.1: / }).first();
+  await box.click();
+  await expect(page.getByText(/1 entry waits to be sent/)).toBeVisible();
+  await expect(page.getByText('waits to be sent').last()).toBeVisible();
+  const line = page.getByLabel('Jot');
+  await line.fill('A2.1 25.1');
+  await line.press('Enter');
+  await expect(page.getByText(/2 entries wait to be sent/)).toBeVisible();
+  await page.unroute('**/api/**');
+  await expect(page.getByText(/to be sent/)).toHaveCount(0, { timeout: 15_000 });
+  await expect(box).toBeChecked();
+  const entries = await page.evaluate(
+    async () => (await (await fetch('/api/entries?limit=10')).json()) as { text: string; undone: boolean }[],
+  );
+  expect(entries.filter((entry) => entry.text.includes('25.1 °C') && !entry.undone)).toHaveLength(1);
+  await box.click();
+  await expect(box).not.toBeChecked();
+  await context.clearCookies();
+});
+
+test('a form sent while the database is away keeps what was typed and works again', async ({ page }) => {
+  await enter(page);
+  await openTank(page, 'A1.7');
+  await page.getByRole('button', { name: 'Reading' }).click();
+  await page.getByRole('dialog').getByLabel('Value, °C').fill('25.2');
+  await page.route('**/api/readings', (route) =>
+    route.fulfill({
+      status: 503,
+      contentType: 'application/problem+json',
+      body: JSON.stringify({
+        type: '/problems/platform/database-away',
+        title: 'The database does not answer',
+        status: 503,
+        code: 'platform/database-away',
+        detail: 'What you typed is kept; it is tried again.',
+      }),
+    }),
+  );
+  await page.getByRole('button', { name: 'Log the reading' }).click();
+  await expect(page.getByText('The database does not answer.')).toBeVisible();
+  await expect(page.getByRole('dialog').getByLabel('Value, °C')).toHaveValue('25.2');
+  await page.unroute('**/api/readings');
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await expect(page.getByText('25.2 °C').first()).toBeVisible();
+});
