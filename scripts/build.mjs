@@ -34,7 +34,7 @@ async function bundle(entry, outfile) {
   });
 }
 // Packages with native parts, or that load their drivers by name, stay outside the bundle.
-const EXTERNAL = [
+export const EXTERNAL = [
   '@node-rs/argon2',
   'mariadb',
   'sequelize',

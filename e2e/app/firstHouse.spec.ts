@@ -179,7 +179,7 @@ test('walks the round: done, undo, amount, skip, and tomorrow by one key', async
   const pellets = page.getByRole('checkbox', { name: /^A2: / }).first();
   await pellets.click();
   await expect(pellets).toBeChecked();
-  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await page.getByRole('button', { name: 'Undo' }).first().click();
   await expect(pellets).not.toBeChecked();
   await page.getByRole('button', { name: /Pick white eggs: change the amount/ }).click();
   await page.getByLabel('White eggs picked').fill('4');

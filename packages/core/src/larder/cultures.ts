@@ -128,6 +128,12 @@ export interface CultureState {
   ripeness: number;
 }
 
+/** A culture and where it stands. */
+export interface DescribedCulture {
+  culture: Culture;
+  state: CultureState;
+}
+
 /** Phase, ripe window, last useful day and next feed of a culture; "ripe seen" re-anchors it. */
 export function describeCulture(culture: Culture, now: Instant, timeZone: string): CultureState {
   const kind: CultureKind = CULTURES[culture.food];

@@ -7,6 +7,7 @@ export {
   type CultureKind,
   type CulturePhase,
   type CultureState,
+  type DescribedCulture,
 } from './cultures';
 export { planFirstFood, type FirstFoodPlan, type FoodNeed } from './planFirstFood';
 export { fryRation, keeperRation, type Ration } from './rations';

@@ -34,7 +34,11 @@ const figures = (key: string) => {
   return resolveSpecies(profile).figures;
 };
 const plan = (food: Parameters<typeof planFirstFood>[0]['food'], from: string, to: string, cultures: Culture[]) =>
-  planFirstFood({ label: 'Aspidoras in B2.3', food, from, to }, cultures, NOW, TODAY, ZONE);
+  planFirstFood(
+    { label: 'Aspidoras in B2.3', food, from, to },
+    cultures.map((one) => ({ culture: one, state: describeCulture(one, NOW, ZONE) })),
+    TODAY,
+  );
 
 describe('a culture', () => {
   it('ripens, is ripe, and goes past its time, in that order', () => {

@@ -1,5 +1,5 @@
-import { addDays, formatDay, formatDayRange, type Day, type Instant } from '../time';
-import { CULTURES, describeCulture, type Culture, type CultureFood, type CultureKind } from './cultures';
+import { addDays, formatDay, formatDayRange, type Day } from '../time';
+import { CULTURES, type CultureFood, type CultureKind, type DescribedCulture } from './cultures';
 import { FOOD_NAMES, type Food } from '../stock';
 
 /** A brood or attempt that will need its first food. */
@@ -37,13 +37,7 @@ const CARRY_DAYS = 5;
  * Which culture must be started when, so that the first food is alive on the first day a brood may swim, with a back-up.
  * Counted back from the early end of the window by the longest ripening time. Source: docs/sources.md#cultures
  */
-export function planFirstFood(
-  need: FoodNeed,
-  cultures: readonly Culture[],
-  now: Instant,
-  today: Day,
-  timeZone: string,
-): FirstFoodPlan {
+export function planFirstFood(need: FoodNeed, cultures: readonly DescribedCulture[], today: Day): FirstFoodPlan {
   const name = FOOD_NAMES[need.food];
   const when = formatDayRange(need.from, need.to, today);
   const plan = { food: need.food, label: need.label, cultureIds: [] as string[], startBy: null, startFrom: null, backUpBy: null };
@@ -68,9 +62,7 @@ export function planFirstFood(
         ? startBy
         : earliest;
   const lasting = kind.batch ? need.from : addDays(need.from, CARRY_DAYS);
-  const states = cultures
-    .filter((culture) => culture.food === food)
-    .map((culture) => ({ culture, state: describeCulture(culture, now, timeZone) }));
+  const states = cultures.filter(({ culture }) => culture.food === food);
   const covering = states.filter(({ state }) => state.ripeBy <= need.from && state.lastDay >= lasting);
   const why = [
     `${need.label} may swim from ${formatDay(need.from, today)}.`,

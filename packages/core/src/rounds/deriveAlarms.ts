@@ -1,10 +1,9 @@
-import { describeCulture } from '../larder';
 import { FOOD_NAMES, expectedLengthMm, totalHeads, type Figures } from '../stock';
 import { checkTemperature } from '../room';
 import { decideBooking } from '../spawning';
 import { addDays, daysBetween, formatDay, formatDayRange, formatInstant, houseDay, type Day } from '../time';
 import { formatNumber, formatRange } from '../units';
-import { deriveLarder } from './deriveLarder';
+import type { LarderPlan } from './deriveLarder';
 import type { ReadBrood, ReadHouse } from './readHouse';
 
 /** What needs the keeper: a sentence that says what is wrong, why, and what to do. */
@@ -35,9 +34,9 @@ function crowdedOn(read: ReadBrood, count: number, litres: number, today: Day): 
   return null;
 }
 
-function larderAlarms(house: ReadHouse): Alarm[] {
+function larderAlarms(house: ReadHouse, plans: readonly LarderPlan[]): Alarm[] {
   const alarms: Alarm[] = [];
-  for (const plan of deriveLarder(house)) {
+  for (const plan of plans) {
     const days = plan.startBy
       ? daysBetween(house.today, plan.startBy)
       : plan.backUpBy
@@ -58,8 +57,7 @@ function larderAlarms(house: ReadHouse): Alarm[] {
         subject: { kind: 'larder', id: plan.key },
       });
   }
-  for (const culture of house.state.cultures) {
-    const state = describeCulture(culture, house.state.now, house.state.timeZone);
+  for (const { culture, state } of house.cultures) {
     if (state.phase === 'overdue')
       alarms.push({
         key: `culture:${culture.id}`,
@@ -168,7 +166,7 @@ function tankAlarms(house: ReadHouse): Alarm[] {
 }
 
 /** Everything that needs the keeper now, the pressing first. */
-export function deriveAlarms(house: ReadHouse): Alarm[] {
-  const alarms = [...larderAlarms(house), ...broodAlarms(house), ...tankAlarms(house)];
+export function deriveAlarms(house: ReadHouse, plans: readonly LarderPlan[]): Alarm[] {
+  const alarms = [...larderAlarms(house, plans), ...broodAlarms(house), ...tankAlarms(house)];
   return [...alarms.filter((alarm) => alarm.severity === 'now'), ...alarms.filter((alarm) => alarm.severity === 'soon')];
 }

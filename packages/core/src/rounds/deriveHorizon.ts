@@ -1,4 +1,4 @@
-import { CULTURES, describeCulture, type CultureFood, type CultureKind } from '../larder';
+import { CULTURES, type CultureFood, type CultureKind } from '../larder';
 import { FOOD_NAMES, expectedLengthMm, totalHeads } from '../stock';
 import { addDays, daysBetween, houseDay, type Day } from '../time';
 import { deriveLarder } from './deriveLarder';
@@ -91,9 +91,8 @@ const isLong = (item: HorizonItem) => daysBetween(item.from, item.to) >= LONG_DA
 export function deriveHorizon(house: ReadHouse, days = 21): HorizonItem[] {
   const last = addDays(house.today, days - 1);
   const items = house.broods.flatMap((read) => broodItems(read, house, last));
-  for (const culture of house.state.cultures) {
+  for (const { culture, state } of house.cultures) {
     const kind: CultureKind = CULTURES[culture.food];
-    const state = describeCulture(culture, house.state.now, house.state.timeZone);
     const subject = { kind: 'larder', id: culture.id } as const;
     if (state.phase === 'ripening' || state.phase === 'maybeRipe')
       items.push({

@@ -27,8 +27,8 @@ const FIRST_FOOD_DAYS = 3;
  * started before the spawning. Most pressing first.
  */
 export function deriveLarder(house: ReadHouse): LarderPlan[] {
-  const { state, today } = house;
-  const { now, timeZone, cultures } = state;
+  const { state, today, cultures } = house;
+  const { now, timeZone } = state;
   const plans: LarderPlan[] = [];
   const add = (
     key: string,
@@ -37,7 +37,7 @@ export function deriveLarder(house: ReadHouse): LarderPlan[] {
     from: Day,
     to: Day,
     ids: Pick<LarderPlan, 'broodId' | 'attemptId' | 'tankId'>,
-  ) => plans.push({ ...planFirstFood({ label, food, from, to }, cultures, now, today, timeZone), key, from, to, ...ids });
+  ) => plans.push({ ...planFirstFood({ label, food, from, to }, cultures, today), key, from, to, ...ids });
   for (const { brood, species, state: stands, lots } of house.broods) {
     const feed = stands.windows.find((window) => window.stage === 'firstFeed');
     if (!feed?.earliest || !feed.latest) continue;

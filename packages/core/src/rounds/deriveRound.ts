@@ -151,8 +151,9 @@ export function deriveRound(house: ReadHouse, day: Day): Round {
   if (hatching) shelf.push(hatching);
   const cultureByTank = new Map<string, Chore[]>();
   const cultureNames = new Map<string, string[]>();
-  for (const culture of house.state.cultures) {
-    const chores = cultureChores(culture, house, day);
+  for (const described of house.cultures) {
+    const { culture } = described;
+    const chores = cultureChores(described, house, day);
     if (!culture.tankId) shelf.push(...chores);
     else {
       cultureByTank.set(culture.tankId, [...(cultureByTank.get(culture.tankId) ?? []), ...chores]);
@@ -238,7 +239,7 @@ export function deriveRound(house: ReadHouse, day: Day): Round {
   return {
     day,
     stops,
-    alarms: daysBetween(house.today, day) === 0 ? deriveAlarms(house) : [],
+    alarms: daysBetween(house.today, day) === 0 ? deriveAlarms(house, plans) : [],
     total: chores.length,
     done: chores.length - open.length,
     minutesLeft: Math.round(open.reduce((sum, chore) => sum + SECONDS[chore.kind], 0) / 60),

@@ -1,4 +1,5 @@
 import { describeBrood, type BroodState } from '../broods';
+import { describeCulture, type DescribedCulture } from '../larder';
 import { totalHeads, type ResolvedSpecies } from '../stock';
 import { houseDay, type Day } from '../time';
 import type { HouseAttempt, HouseBrood, HouseLot, HouseState, HouseTank } from './houseState';
@@ -21,6 +22,7 @@ export interface ReadHouse {
   broods: readonly ReadBrood[];
   broodsByTank: ReadonlyMap<string, readonly ReadBrood[]>;
   attemptsByTank: ReadonlyMap<string, readonly HouseAttempt[]>;
+  cultures: readonly DescribedCulture[];
 }
 
 function group<T>(items: Iterable<T>, keyOf: (item: T) => string | null): Map<string, T[]> {
@@ -65,6 +67,7 @@ export function readHouse(state: HouseState): ReadHouse {
     lotsByTank: group(living, (lot) => lot.tankId),
     broods,
     broodsByTank,
+    cultures: state.cultures.map((culture) => ({ culture, state: describeCulture(culture, state.now, state.timeZone) })),
     attemptsByTank: group(state.attempts, (attempt) => attempt.tankId),
   };
 }

@@ -9,9 +9,13 @@ export interface TimeRange {
 }
 
 const DAY_MS = 86_400_000;
+/** Zones change their offset at quarters of an hour at the finest. */
+const QUARTER_MS = 900_000;
 const formatters = new Map<string, Intl.DateTimeFormat>();
+const offsets = new Map<string, Map<number, number>>();
 
-function wallClock(instantMs: number, timeZone: string) {
+/** Offset of a zone from UTC as the platform's time-zone data has it, ms; slow. */
+function lookUpOffset(instantMs: number, timeZone: string): number {
   let formatter = formatters.get(timeZone);
   if (!formatter) {
     formatter = new Intl.DateTimeFormat('en-GB', {
@@ -25,21 +29,41 @@ function wallClock(instantMs: number, timeZone: string) {
     });
     formatters.set(timeZone, formatter);
   }
-  const parts: Record<string, string> = {};
-  for (const { type, value } of formatter.formatToParts(instantMs)) parts[type] = value;
-  const { year = '', month = '', day = '', hour = '', minute = '' } = parts;
-  return { day: `${year}-${month}-${day}`, hour, minute };
+  const parts: Record<string, number> = {};
+  for (const { type, value } of formatter.formatToParts(instantMs)) parts[type] = Number(value);
+  const { year = 0, month = 1, day = 1, hour = 0, minute = 0 } = parts;
+  return Date.UTC(year, month - 1, day, hour, minute) - Math.floor(instantMs / 60_000) * 60_000;
+}
+
+/** The same, looked up once for each quarter of an hour: a round asks for the day of thousands of instants. */
+function offsetMs(instantMs: number, timeZone: string): number {
+  let known = offsets.get(timeZone);
+  if (!known) {
+    known = new Map<number, number>();
+    offsets.set(timeZone, known);
+  }
+  const quarter = Math.floor(instantMs / QUARTER_MS);
+  let offset = known.get(quarter);
+  if (offset !== undefined) return offset;
+  offset = lookUpOffset(quarter * QUARTER_MS, timeZone);
+  known.set(quarter, offset);
+  return offset;
+}
+
+/** Wall-clock text of an instant, `YYYY-MM-DDTHH:MM…`. */
+function wallClock(instant: Instant | number, timeZone: string): string {
+  const ms = typeof instant === 'number' ? instant : Date.parse(instant);
+  return new Date(ms + offsetMs(ms, timeZone)).toISOString();
 }
 
 /** The house's calendar day at an instant. @param timeZone - IANA name, such as Europe/Dublin */
 export function houseDay(instant: Instant | number, timeZone: string): Day {
-  return wallClock(typeof instant === 'number' ? instant : Date.parse(instant), timeZone).day;
+  return wallClock(instant, timeZone).slice(0, 10);
 }
 
 /** The house's wall-clock time at an instant, `HH:MM`. */
 export function localTime(instant: Instant | number, timeZone: string): string {
-  const { hour, minute } = wallClock(typeof instant === 'number' ? instant : Date.parse(instant), timeZone);
-  return `${hour}:${minute}`;
+  return wallClock(instant, timeZone).slice(11, 16);
 }
 
 /** The instant of a wall-clock time in the house; in the hour skipped in spring, the instant one hour later. */
@@ -47,8 +71,7 @@ export function instantOf(day: Day, time: string, timeZone: string): Instant {
   const wanted = Date.parse(`${day}T${time}:00Z`);
   let guess = wanted;
   for (let i = 0; i < 2; i++) {
-    const shown = wallClock(guess, timeZone);
-    guess += wanted - Date.parse(`${shown.day}T${shown.hour}:${shown.minute}:00Z`);
+    guess += wanted - Date.parse(`${wallClock(guess, timeZone).slice(0, 16)}:00Z`);
   }
   return new Date(guess).toISOString();
 }

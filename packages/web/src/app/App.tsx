@@ -42,7 +42,7 @@ export function App() {
       <BrowserRouter>
         <StagePatterns />
         <Entrance />
-        <Toaster
+        <Toaster expand visibleToasts={3}
           position="bottom-right"
           offset={{ bottom: 60, right: 16 }}
           mobileOffset={{ bottom: 64 }}

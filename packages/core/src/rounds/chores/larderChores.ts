@@ -1,11 +1,11 @@
 import {
   CULTURES,
-  describeCulture,
   fryRation,
   type Culture,
   type CultureFood,
   type CultureKind,
   type CultureState,
+  type DescribedCulture,
 } from '../../larder';
 import { FOOD_NAMES, totalHeads, type Food, type Heads } from '../../stock';
 import { addDays, daysBetween, formatDay, formatInstant, houseDay, type Day } from '../../time';
@@ -15,10 +15,9 @@ import type { ReadHouse } from '../readHouse';
 import { chore, type Chore } from './chore';
 
 /** Chores of a running culture on a day. */
-export function cultureChores(culture: Culture, house: ReadHouse, day: Day): Chore[] {
-  const { now, timeZone } = house.state;
+export function cultureChores({ culture, state }: DescribedCulture, house: ReadHouse, day: Day): Chore[] {
+  const { timeZone } = house.state;
   const kind: CultureKind = CULTURES[culture.food];
-  const state = describeCulture(culture, now, timeZone);
   const subject = culture.id;
   const started = `started ${formatInstant(culture.startedAt, house.today, timeZone)}`;
   if (day > state.lastDay)
@@ -74,9 +73,7 @@ function harvestChores(culture: Culture, state: CultureState, house: ReadHouse, 
   const codes = [
     ...new Set(eaters.flatMap(({ lots }) => lots.map((lot) => house.tanks.get(lot.tankId ?? '')?.code ?? ''))),
   ].filter(Boolean);
-  const first = house.state.cultures.find(
-    (other) => other.food === culture.food && describeCulture(other, house.state.now, house.state.timeZone).phase !== 'ripening',
-  );
+  const first = house.cultures.find((other) => other.culture.food === culture.food && other.state.phase !== 'ripening')?.culture;
   if (!kind.batch && (codes.length === 0 || first?.id !== culture.id)) return [];
   return [
     chore({
