@@ -1,5 +1,11 @@
 const AREAS = ['room', 'stock', 'spawning', 'broods', 'larder', 'growout', 'sales', 'rounds'];
-const MAY = { core: [], contract: ['core'], demo: ['contract', 'core'], server: ['contract', 'core', 'demo'], web: ['contract', 'core'] };
+const MAY = {
+  core: [],
+  contract: ['core'],
+  demo: ['contract', 'core'],
+  server: ['contract', 'core', 'demo'],
+  web: ['contract', 'core'],
+};
 const any = (list) => `(${list.join('|')})`;
 const rule = (name, from, to) => ({ name, severity: 'error', from, to });
 module.exports = {
@@ -7,21 +13,45 @@ module.exports = {
     rule('no-cycles', {}, { circular: true }),
     rule('no-unresolved', {}, { couldNotResolve: true }),
     ...Object.entries(MAY).map(([name, may]) =>
-      rule(`package-order-${name}`, { path: `^packages/${name}/src/` }, { path: '^packages/', pathNot: `^packages/${any([name, ...may])}/` }),
+      rule(
+        `package-order-${name}`,
+        { path: `^packages/${name}/src/` },
+        { path: '^packages/', pathNot: `^packages/${any([name, ...may])}/` },
+      ),
     ),
     ...AREAS.slice(0, -1).map((area, i) =>
-      rule(`area-order-${area}`, { path: `^packages/[^/]+/src/${area}/` }, { path: `^packages/[^/]+/src/${any(AREAS.slice(i + 1))}/` }),
+      rule(
+        `area-order-${area}`,
+        { path: `^packages/[^/]+/src/${area}/` },
+        { path: `^packages/[^/]+/src/${any(AREAS.slice(i + 1))}/` },
+      ),
     ),
-    rule('through-the-door', { path: '^packages/([^/]+)/src/([^/]+)/' }, { path: `^packages/[^/]+/src/${any(AREAS)}/(?!index\\.tsx?$)`, pathNot: '^packages/$1/src/$2/' }),
-    rule('below-areas', { path: '^packages/[^/]+/src/(platform|ui|data|units|numerics|problems|ids|time|errors)/' }, { path: `^packages/[^/]+/src/(${any(AREAS)}|app)/` }),
+    rule(
+      'through-the-door',
+      { path: '^packages/([^/]+)/src/([^/]+)/' },
+      { path: `^packages/[^/]+/src/${any(AREAS)}/(?!index\\.tsx?$)`, pathNot: '^packages/$1/src/$2/' },
+    ),
+    rule(
+      'below-areas',
+      { path: '^packages/[^/]+/src/(platform|ui|data|units|numerics|problems|ids|time|errors)/' },
+      { path: `^packages/[^/]+/src/(${any(AREAS)}|app)/` },
+    ),
     rule('nobody-imports-app', { path: `^packages/[^/]+/src/${any(AREAS)}/` }, { path: '^packages/[^/]+/src/app/' }),
-    rule('sql-only-in-repository', { path: '^packages/server/src/', pathNot: '(\\.(model|repository)\\.ts$|/src/platform/|/src/testing/|\\.test\\.ts$)' }, { path: 'node_modules/sequelize/' }),
+    rule(
+      'sql-only-in-repository',
+      { path: '^packages/server/src/', pathNot: '(\\.(model|repository)\\.ts$|/src/platform/|/src/testing/|\\.test\\.ts$)' },
+      { path: 'node_modules/sequelize/' },
+    ),
     rule('no-tests-shipped', { pathNot: '(\\.(test|spec)\\.tsx?$|/testing/)' }, { path: '(\\.(test|spec)\\.tsx?$|/testing/)' }),
   ],
   options: {
     tsPreCompilationDeps: true,
     doNotFollow: { path: 'node_modules' },
     exclude: { path: 'packages/[^/]+/(vite.config|dist)' },
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'], extensions: ['.ts', '.tsx', '.js', '.json'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default', 'types'],
+      extensions: ['.ts', '.tsx', '.js', '.json'],
+    },
   },
 };

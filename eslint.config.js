@@ -34,6 +34,23 @@ export default tseslint.config(
     },
   },
   {
+    files: ['**/*.test.ts', 'packages/server/src/testing/**/*.ts', 'e2e/**/*.ts', 'benchmarks/**/*.ts'],
+    extends: [js.configs.recommended, ...tseslint.configs.recommended],
+    languageOptions: { parserOptions: { project: './tsconfig.tests.json', tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      '@typescript-eslint/no-floating-promises': 'error',
+      'no-restricted-syntax': [
+        'error',
+        { selector: "CallExpression[callee.property.name='only']", message: 'Run all tests.' },
+        { selector: "CallExpression[callee.property.name='skip']", message: 'A test that does not run proves nothing.' },
+        {
+          selector: "CallExpression[callee.object.callee.name='expect'][callee.object.arguments.0.value=true]",
+          message: 'This cannot fail.',
+        },
+      ],
+    },
+  },
+  {
     files: ['packages/web/src/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': hooks },
     // A form's starting values are typed by assertion: without it 'rack' would be a string. The rule does not see the inference.

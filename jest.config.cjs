@@ -1,13 +1,23 @@
 const shared = {
   rootDir: __dirname,
   testEnvironment: 'node',
-  transform: { '\\.[cm]?[jt]sx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } }, module: { type: 'commonjs' } }] },
+  transform: {
+    '\\.[cm]?[jt]sx?$': [
+      '@swc/jest',
+      { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } }, module: { type: 'commonjs' } },
+    ],
+  },
   transformIgnorePatterns: ['/node_modules/(?!(uuid|valibot|@valibot|umzug)/)'],
   modulePathIgnorePatterns: ['<rootDir>/dist', '<rootDir>/.data'],
 };
 module.exports = {
   projects: [
-    { ...shared, displayName: 'unit', testMatch: ['<rootDir>/packages/*/src/**/*.test.ts'], testPathIgnorePatterns: ['\\.api\\.test\\.ts$', '/node_modules/'] },
+    {
+      ...shared,
+      displayName: 'unit',
+      testMatch: ['<rootDir>/packages/*/src/**/*.test.ts'],
+      testPathIgnorePatterns: ['\\.api\\.test\\.ts$', '/node_modules/'],
+    },
     { ...shared, displayName: 'api', testMatch: ['<rootDir>/packages/server/src/**/*.api.test.ts'] },
   ],
 };

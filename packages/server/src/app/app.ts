@@ -42,10 +42,10 @@ const ADDRESS_TRIES = 100;
 const SIGN_IN_WINDOW_MS = 15 * 60_000;
 
 const addressOf = (request: Request): string => ipKeyGenerator(request.ip ?? '');
-const loginOf = (request: Request): string =>
-  String((request.body as { login?: unknown } | undefined)?.login ?? '')
-    .toLowerCase()
-    .slice(0, 80);
+const loginOf = (request: Request): string => {
+  const { login } = (request.body ?? {}) as { login?: unknown };
+  return typeof login === 'string' ? login.toLowerCase().slice(0, 80) : '';
+};
 
 /** Stops guessing: so many wrong passwords in a quarter of an hour, and no more are looked at. */
 const wrongPasswords = (limit: number, keyOf: (request: Request) => string) =>

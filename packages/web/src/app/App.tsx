@@ -42,7 +42,9 @@ export function App() {
       <BrowserRouter>
         <StagePatterns />
         <Entrance />
-        <Toaster expand visibleToasts={3}
+        <Toaster
+          expand
+          visibleToasts={3}
           position="bottom-right"
           offset={{ bottom: 60, right: 16 }}
           mobileOffset={{ bottom: 64 }}

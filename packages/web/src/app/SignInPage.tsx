@@ -2,7 +2,7 @@ import { useState, type ReactNode } from 'react';
 import * as v from 'valibot';
 import { NewHouse, SignIn } from '@freshet/contract/accounts';
 import { ApiProblem, send, useTouch, type Reply } from '../data';
-import { Button, ProblemNote, Segmented, TextField } from '../ui';
+import { Button, ProblemNote, Segmented, stageFill, TextField } from '../ui';
 
 type Errors = Record<string, string>;
 const errorsOf = (issues: readonly v.BaseIssue<unknown>[]): Errors =>
@@ -172,6 +172,38 @@ function SignInForm({ session }: { session: Reply<'session'> }) {
   );
 }
 
+/** A brood as Freshet draws it: eggs, yolk, fry, split into two tanks, expected onwards. */
+function SampleStream() {
+  const past =
+    'M0 20C40 20 60 34 90 34L170 40 330 46 420 46 470 22 560 24 560 78 470 80 440 88 470 104 560 106 560 142 470 144 420 122 330 122 170 128 90 134C60 134 40 148 0 148Z';
+  const stages = [
+    { kind: 'eggs', from: 0, to: 90 },
+    { kind: 'yolk', from: 90, to: 170 },
+    { kind: 'fry', from: 170, to: 560 },
+  ] as const;
+  return (
+    <svg viewBox="-4 -6 760 190" className="w-full" aria-hidden>
+      {stages.map(({ kind, from, to }) => (
+        <g key={kind}>
+          <clipPath id={`sample-${kind}`}>
+            <rect x={from} y="0" width={to - from} height="170" />
+          </clipPath>
+          <path d={past} fill={stageFill(kind)} clipPath={`url(#sample-${kind})`} />
+        </g>
+      ))}
+      <path d={past} fill="none" stroke="var(--ink)" />
+      <g fillOpacity="0.5" stroke="var(--ink)" strokeDasharray="6 4">
+        <path d="M560 24 750 34V68L560 78Z" fill={stageFill('growing')} />
+        <path d="M560 106 750 112V136L560 142Z" fill={stageFill('growing')} />
+      </g>
+      <path d="M560 0V168" stroke="var(--rust)" strokeWidth="2" />
+      <text x="566" y="182" fontSize="15" fontWeight="700" fill="var(--rust)">
+        today
+      </text>
+    </svg>
+  );
+}
+
 function Frame({ children }: { children: ReactNode }) {
   return (
     <main className="grid h-dvh overflow-y-auto md:grid-cols-[1fr_minmax(0,480px)]">
@@ -181,7 +213,10 @@ function Frame({ children }: { children: ReactNode }) {
           background: 'linear-gradient(var(--ground) 0 38%, var(--ink) 38% calc(38% + 1px), var(--water) calc(38% + 1px))',
         }}
       >
-        <p className="text-title">When will they hatch, what will they eat that day, and what is there to do on this walk?</p>
+        <SampleStream />
+        <p className="mt-14 text-title">
+          When will they hatch, what will they eat that day, and what is there to do on this walk?
+        </p>
         <p className="mt-3 max-w-prose">
           Freshet keeps the records of a fish room and works out the rest: from a tank’s own temperatures to the day the first
           food must be alive.

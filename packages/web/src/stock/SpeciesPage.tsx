@@ -74,12 +74,12 @@ function FiguresTable({ species }: { species: Species }) {
         Every figure is a starting point from general husbandry. Your own goes before it, and everything is worked out again from
         it.
       </p>
-      <ul className="max-w-3xl bg-sheet px-4">
+      <ul className="grid gap-x-10 bg-sheet px-4 xl:grid-cols-2">
         {(Object.keys(FIGURES) as FigureKey[]).map((key) => {
           const own = species.origins[key] === 'own';
           return (
             <li key={key} className="flex flex-wrap items-baseline gap-x-4 border-b border-rule py-2">
-              <span className="w-56 shrink-0">{FIGURES[key].label}</span>
+              <span className="w-52 shrink-0">{FIGURES[key].label}</span>
               <span className="min-w-0 flex-1 font-semibold">{showFigure(key, species.figures)}</span>
               <span className={own ? 'text-note font-semibold text-deep' : 'text-note text-quiet'}>
                 {own ? 'your own' : species.origins[key] === 'species' ? 'species' : 'method'}
