@@ -1,7 +1,7 @@
 // "npm start": from nothing to a running Freshet. Needs nothing installed but Node and npm (and, as root, Debian).
 import { fork } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { DATA, ROOT, giveUp, needModules, needPrograms, portOr, say } from './lib/machine.mjs';
 
@@ -26,7 +26,33 @@ mkdirSync(DATA, { recursive: true });
 const secretFile = join(DATA, 'session-secret');
 if (!existsSync(secretFile)) writeFileSync(secretFile, randomBytes(32).toString('hex'), { mode: 0o600 });
 
+const alive = (pid) => {
+  try {
+    process.kill(pid, 0);
+    return true;
+  } catch {
+    return false;
+  }
+};
+/** Refuses a second start on the same data; ends a database that a killed start has left behind. */
+async function takeOver() {
+  const before = existsSync(running) ? JSON.parse(readFileSync(running, 'utf8')) : null;
+  if (!before) return;
+  if (alive(before.start))
+    giveUp(
+      'it is running already from this folder.',
+      `Open http://127.0.0.1:${before.port}, or end process ${before.start} first.`,
+    );
+  for (const pid of [before.server, before.database].filter((one) => one && alive(one))) {
+    say('Ending what an earlier start left running ...');
+    process.kill(pid, 'SIGTERM');
+    for (let i = 0; i < 100 && alive(pid); i++) await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+}
+
 const folder = join(DATA, options.has('--empty') ? 'own-house' : 'demonstration');
+const running = join(folder, 'running.json');
+await takeOver();
 let database = null;
 if (!own) {
   say('Starting the database ...');
@@ -46,6 +72,8 @@ const server = fork(join(ROOT, 'dist', 'server.mjs'), options.has('--check-ledge
   detached: true,
   stdio: ['ignore', 'pipe', 'inherit', 'ipc'],
 });
+mkdirSync(folder, { recursive: true });
+writeFileSync(running, JSON.stringify({ start: process.pid, server: server.pid, database: database?.pid ?? null, port }));
 server.stdout.on('data', (chunk) => {
   const text = String(chunk);
   if (!text.startsWith('listening')) process.stdout.write(text);
@@ -70,6 +98,7 @@ async function stop(code) {
     await gone;
   }
   await database?.stop();
+  rmSync(running, { force: true });
   process.exit(code);
 }
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
