@@ -15,8 +15,7 @@ if (options.has('--help')) {
 const [major] = process.versions.node.split('.').map(Number);
 if (major < 20) giveUp(`Node ${process.versions.node} is too old.`, 'Install Node 20 or newer.');
 
-const own = process.env.FRESHET_DATABASE_URL;
-if (!own) needPrograms({ mariadbd: 'mariadb-server' });
+if (!process.env.FRESHET_DATABASE_URL) needPrograms({ mariadbd: 'mariadb-server' });
 needModules();
 const { buildServer, buildWeb } = await import('./build.mjs');
 await buildServer();
@@ -26,33 +25,37 @@ mkdirSync(DATA, { recursive: true });
 const secretFile = join(DATA, 'session-secret');
 if (!existsSync(secretFile)) writeFileSync(secretFile, randomBytes(32).toString('hex'), { mode: 0o600 });
 
-const alive = (pid) => {
+/** Whether a process runs and is the one meant: process numbers are given out again. */
+function alive(pid, program) {
   try {
-    process.kill(pid, 0);
-    return true;
+    const state = readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ')[1]?.[0];
+    return state !== 'Z' && readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(program);
   } catch {
     return false;
-  }
-};
-/** Refuses a second start on the same data; ends a database that a killed start has left behind. */
-async function takeOver() {
-  const before = existsSync(running) ? JSON.parse(readFileSync(running, 'utf8')) : null;
-  if (!before) return;
-  if (alive(before.start))
-    giveUp(
-      'it is running already from this folder.',
-      `Open http://127.0.0.1:${before.port}, or end process ${before.start} first.`,
-    );
-  for (const pid of [before.server, before.database].filter((one) => one && alive(one))) {
-    say('Ending what an earlier start left running ...');
-    process.kill(pid, 'SIGTERM');
-    for (let i = 0; i < 100 && alive(pid); i++) await new Promise((resolve) => setTimeout(resolve, 100));
   }
 }
 
 const folder = join(DATA, options.has('--empty') ? 'own-house' : 'demonstration');
 const running = join(folder, 'running.json');
-await takeOver();
+const before = existsSync(running) ? JSON.parse(readFileSync(running, 'utf8')) : null;
+const runsAlready = before !== null && alive(before.start, 'start.mjs');
+if (runsAlready && !options.has('--check-ledger'))
+  giveUp(
+    'it is running already from this folder.',
+    `Open http://127.0.0.1:${before.port}, or end process ${before.start} first.`,
+  );
+if (before && !runsAlready)
+  for (const [pid, program] of [
+    [before.server, 'server.mjs'],
+    [before.database, 'mariadbd'],
+  ]) {
+    if (!pid || !alive(pid, program)) continue;
+    say('Ending what an earlier start left running ...');
+    process.kill(pid, 'SIGTERM');
+    for (let i = 0; i < 100 && alive(pid, program); i++) await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+
+const own = process.env.FRESHET_DATABASE_URL ?? (runsAlready ? before.databaseUrl : undefined);
 let database = null;
 if (!own) {
   say('Starting the database ...');
@@ -72,8 +75,17 @@ const server = fork(join(ROOT, 'dist', 'server.mjs'), options.has('--check-ledge
   detached: true,
   stdio: ['ignore', 'pipe', 'inherit', 'ipc'],
 });
-mkdirSync(folder, { recursive: true });
-writeFileSync(running, JSON.stringify({ start: process.pid, server: server.pid, database: database?.pid ?? null, port }));
+if (!runsAlready) {
+  mkdirSync(folder, { recursive: true });
+  const facts = {
+    start: process.pid,
+    server: server.pid,
+    database: database?.pid ?? null,
+    port,
+    databaseUrl: own ?? database.url(),
+  };
+  writeFileSync(running, JSON.stringify(facts), { mode: 0o600 });
+}
 server.stdout.on('data', (chunk) => {
   const text = String(chunk);
   if (!text.startsWith('listening')) process.stdout.write(text);
@@ -98,7 +110,7 @@ async function stop(code) {
     await gone;
   }
   await database?.stop();
-  rmSync(running, { force: true });
+  if (!runsAlready) rmSync(running, { force: true });
   process.exit(code);
 }
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
