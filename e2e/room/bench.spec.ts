@@ -7,6 +7,8 @@ test('sums come to a result while typing, explain themselves, and say what is wr
   await page.getByLabel('Tank, L').fill('54');
   await page.getByLabel('Target, mg/L').fill('0.5');
   await page.getByLabel('Stock strength, % w/v').fill('1');
+  await page.getByLabel('Tank, L').fill('14.265 gal');
+  await expect(page.getByText('2.7 ml')).toBeVisible();
   await expect(page.getByText('2.7 ml')).toBeVisible();
   await page.getByRole('button', { name: /^Why: Dose/ }).click();
   await expect(page.getByText('1 % w/v is 10 mg/mL.')).toBeVisible();
@@ -14,5 +16,5 @@ test('sums come to a result while typing, explain themselves, and say what is wr
   await page.getByLabel('Tank, L').fill('-4');
   await expect(page.getByRole('alert')).toBeVisible();
   await page.getByLabel('Tank, L').fill('much');
-  await expect(page.getByRole('alert')).toHaveText('Give a number.');
+  await expect(page.getByRole('alert')).toHaveText('"much" is not a number with a unit.');
 });

@@ -4,24 +4,11 @@ import { cystsFor, hatch } from '@freshet/core/larder';
 import { dose, doseAfterChange, tankLoad } from '@freshet/core/room';
 import { stageTimes } from '@freshet/core/spawning';
 import { convert } from '@freshet/core/units';
+import { above0, amount, between, define, finite, fraction, litres, whole, type Calculation } from './define';
+import { WATER_CALCULATIONS } from './water';
 
-/** One calculation: how its input looks, core's function, and how it explains itself. */
-export interface Calculation {
-  name: string;
-  title: string;
-  input: v.GenericSchema;
-  run: (input: never) => unknown;
-  words: string;
-  source: string;
-}
+export type { Calculation } from './define';
 
-const finite = v.pipe(v.number(), v.finite());
-const between = (low: number, high: number) => v.pipe(finite, v.minValue(low), v.maxValue(high));
-const amount = v.pipe(finite, v.minValue(0));
-const above0 = v.pipe(finite, v.gtValue(0));
-const whole = v.pipe(finite, v.integer(), v.minValue(0));
-const litres = v.pipe(finite, v.gtValue(0), v.maxValue(1_000_000));
-const fraction = between(0, 1);
 const stock = v.object({ mgPerMl: v.nullish(above0), percentWv: v.nullish(v.pipe(above0, v.maxValue(100))) });
 const bounds = v.strictTuple([between(0, 100_000), between(0, 100_000)]);
 const model = v.variant('kind', [
@@ -29,10 +16,6 @@ const model = v.variant('kind', [
   v.object({ kind: v.literal('q10'), refC: between(-5, 45), q10: between(1, 10), days: bounds }),
 ]);
 const stageTempC = between(-5, 45);
-
-const define = <S extends v.GenericSchema>(
-  entry: Omit<Calculation, 'input' | 'run'> & { input: S; run: (input: v.InferOutput<S>) => unknown },
-): Calculation => entry;
 
 /** Every calculation by its dotted name. */
 export const CALCULATIONS: readonly Calculation[] = [
@@ -77,6 +60,7 @@ export const CALCULATIONS: readonly Calculation[] = [
     words: 'Litres × share changed × target = mg; mg ÷ strength = mL. The tank was at its target before.',
     source: 'docs/sources.md#dose',
   }),
+  ...WATER_CALCULATIONS,
   define({
     name: 'spawning.stageTimes',
     title: 'When a stage ends',

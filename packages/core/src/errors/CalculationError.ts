@@ -10,7 +10,17 @@ export type CalculationCode =
   | 'conflictingInput'
   | 'notEnoughData'
   | 'readingsNotIncreasing'
-  | 'never';
+  | 'never'
+  | 'emptyParts'
+  | 'noSources'
+  | 'duplicateName'
+  | 'noTarget'
+  | 'unreachable'
+  | 'notWarming'
+  | 'notCooling'
+  | 'inconsistentPhKh'
+  | 'notConservative'
+  | 'missingValue';
 
 /** A calculation that cannot be answered, with the field that is at fault; its message is fit to be shown to a keeper. */
 export class CalculationError extends Error {

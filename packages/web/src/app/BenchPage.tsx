@@ -1,154 +1,82 @@
 import { useState } from 'react';
 import { CALCULATIONS, runCalculation } from '@freshet/contract/calculations';
 import { formatNumber } from '@freshet/core/units';
+import { showTemperature, showVolume, useHouse, type House } from '../data';
 import { PageHead, Panel, SelectField, TextField, Why } from '../ui';
+import { lookAt, toSumInput } from './bench/sumInput';
+import type { Sum, SumInput, SumOutput } from './bench/sum';
+import { SUMS } from './bench/sums';
 
-interface Input {
-  key: string;
-  label: string;
-  /** Where it goes in the calculation's input, `stock.percentWv`. */
-  path: string;
-  start: string;
-  optional?: boolean;
-}
-interface Sum {
-  name: string;
-  inputs: Input[];
-  outputs: { key: string; label: string; unit: string; figures?: number }[];
+const GROUPS = [...new Set(SUMS.map((sum) => sum.group))];
+
+function unitOf(input: SumInput, { units }: House): string {
+  if (input.kind === 'temperature') return units.temperature === 'degF' ? '°F' : '°C';
+  if (input.kind === 'volume') return units.volume === 'galUS' ? 'US gal' : 'L';
+  return { length: 'cm', mass: 'kg', days: 'days' }[input.kind as string] ?? input.unit ?? '';
 }
 
-const input = (path: string, label: string, start: string, optional = false): Input => ({
-  key: path,
-  path,
-  label,
-  start,
-  optional,
-});
+/** A starting value, which is in base units, in the house's unit. */
+function startOf(input: SumInput, house: House): string {
+  if (input.start === '' || (input.kind !== 'temperature' && input.kind !== 'volume')) return input.start;
+  const shown =
+    input.kind === 'temperature' ? showTemperature(Number(input.start), house) : showVolume(Number(input.start), house);
+  return shown.split(' ')[0] ?? '';
+}
 
-/** The sums of the bench, in the order of the work. */
-const SUMS: readonly Sum[] = [
-  {
-    name: 'room.tankLoad',
-    inputs: [
-      input('lengthCm', 'Length, cm', '60'),
-      input('widthCm', 'Width, cm', '30'),
-      input('heightCm', 'Height, cm', '36'),
-      input('waterHeightCm', 'Water, cm', '28'),
-      input('glassMm', 'Glass, mm', '', true),
-      input('substrateKg', 'Substrate, kg', '', true),
-    ],
-    outputs: [
-      { key: 'waterLitres', label: 'Water', unit: 'L' },
-      { key: 'totalKg', label: 'Weight', unit: 'kg' },
-      { key: 'kgPerM2', label: 'Load', unit: 'kg per m²' },
-    ],
-  },
-  {
-    name: 'water.dose',
-    inputs: [
-      input('tankLitres', 'Tank, L', '31'),
-      input('targetMgPerL', 'Target, mg/L', '1'),
-      input('stock.percentWv', 'Stock strength, % w/v', '0.5'),
-    ],
-    outputs: [
-      { key: 'ml', label: 'Stock solution', unit: 'ml' },
-      { key: 'mg', label: 'Substance', unit: 'mg' },
-    ],
-  },
-  {
-    name: 'water.doseAfterChange',
-    inputs: [
-      input('tankLitres', 'Tank, L', '31'),
-      input('changeFraction', 'Share changed, 0 to 1', '0.5'),
-      input('targetMgPerL', 'Target, mg/L', '1'),
-      input('stock.percentWv', 'Stock strength, % w/v', '0.5'),
-    ],
-    outputs: [
-      { key: 'ml', label: 'Stock solution', unit: 'ml' },
-      { key: 'mg', label: 'Substance', unit: 'mg' },
-    ],
-  },
-  {
-    name: 'larder.cystsFor',
-    inputs: [
-      input('fry', 'Young', '150'),
-      input('naupliiPerFryPerMeal', 'Nauplii per young and meal', '40'),
-      input('mealsPerDay', 'Meals a day', '3'),
-      input('days', 'Days', '14'),
-      input('naupliiPerG', 'Nauplii per gram if all hatch', '250000'),
-      input('hatchFraction', 'Share that hatches, 0 to 1', '0.8'),
-    ],
-    outputs: [
-      { key: 'gramsPerDay', label: 'Cysts a day', unit: 'g' },
-      { key: 'gramsTotal', label: 'In all', unit: 'g' },
-      { key: 'naupliiPerDay', label: 'Nauplii a day', unit: '' },
-    ],
-  },
-  {
-    name: 'larder.hatch',
-    inputs: [
-      input('cystsG', 'Cysts, g', '2'),
-      input('naupliiPerG', 'Nauplii per gram if all hatch', '250000'),
-      input('hatchFraction', 'Share that hatches, 0 to 1', '0.8'),
-    ],
-    outputs: [{ key: 'nauplii', label: 'Nauplii', unit: '' }],
-  },
-];
-
-function toInput(sum: Sum, typed: Record<string, string>): Record<string, unknown> {
-  const out: Record<string, unknown> = {};
-  for (const { path, key, start, optional } of sum.inputs) {
-    const text = (typed[key] ?? start).trim().replace(',', '.');
-    if (text === '' && optional) continue;
-    const [outer = '', inner] = path.split('.');
-    const value = text === '' ? Number.NaN : Number(text);
-    if (inner) out[outer] = { ...(out[outer] as object | undefined), [inner]: value };
-    else out[outer] = value;
-  }
-  return out;
+function show(output: SumOutput, value: unknown, house: House): string {
+  if (typeof value !== 'number') return 'never';
+  if (output.kind === 'temperature') return showTemperature(value, house);
+  if (output.kind === 'volume') return showVolume(value, house);
+  return output.percent ? `${formatNumber(value * 100, 3)} %` : `${formatNumber(value, 3)} ${output.unit ?? ''}`.trim();
 }
 
 function SumSheet({ sum }: { sum: Sum }) {
+  const house = useHouse();
   const [typed, setTyped] = useState<Record<string, string>>({});
   const calculation = CALCULATIONS.find(({ name }) => name === sum.name);
-  const answer = runCalculation(sum.name, toInput(sum, typed));
-  const wrong = 'error' in answer ? answer : null;
-  const message = wrong?.error === 'invalidInput' ? 'Give a number.' : wrong?.message;
-  const field = wrong && sum.inputs.find(({ path }) => path === wrong.field || path.split('.')[0] === wrong.field);
+  const read = toSumInput(sum, typed, house.units);
+  const answer = 'input' in read ? runCalculation(sum.name, read.input) : null;
+  const wrong = !('input' in read)
+    ? read
+    : answer && 'error' in answer
+      ? { path: answer.field ?? '', message: answer.message }
+      : null;
+  const field = wrong ? sum.inputs.find(({ path }) => path === wrong.path || path.startsWith(`${wrong.path}.`)) : undefined;
   return (
-    <div className="grid divide-y divide-rule border border-rule bg-sheet md:grid-cols-[1.3fr_1fr] md:divide-x md:divide-y-0">
+    <div className="grid divide-y divide-rule border border-rule bg-sheet md:grid-cols-[1.6fr_1fr] md:divide-x md:divide-y-0">
       <Panel title={calculation?.title ?? sum.name}>
-        <div className="grid gap-4 pt-1 pb-2 sm:grid-cols-2">
-          {sum.inputs.map((entry) => (
-            <TextField
-              key={entry.key}
-              label={entry.label}
-              inputMode="decimal"
-              hint={entry.optional ? 'may stay empty' : undefined}
-              error={field?.key === entry.key ? message : undefined}
-              value={typed[entry.key] ?? entry.start}
-              onChange={(event) => setTyped({ ...typed, [entry.key]: event.target.value })}
-            />
-          ))}
+        <div className="grid gap-x-4 gap-y-3 pt-1 pb-2 sm:grid-cols-2 lg:grid-cols-3">
+          {sum.inputs.map((input) => {
+            const unit = unitOf(input, house);
+            return (
+              <TextField
+                key={input.path}
+                label={unit ? `${input.label}, ${unit}` : input.label}
+                inputMode="decimal"
+                hint={input.optional ? 'may stay empty' : undefined}
+                error={field?.path === input.path ? wrong?.message : undefined}
+                value={typed[input.path] ?? startOf(input, house)}
+                onChange={(event) => setTyped({ ...typed, [input.path]: event.target.value })}
+              />
+            );
+          })}
         </div>
-        {sum.name.startsWith('water.dose') && (
-          <p className="mb-2 border-l-4 border-amber-line bg-amber-wash px-3 py-2 text-note">
-            Label and data sheet first; gloves; never mix; kills invertebrates; keep from children; never for fish meant as food.
-            Antibiotics and prescription medicine are a vet’s business.
-          </p>
-        )}
+        {sum.caution && <p className="mb-2 border-l-4 border-amber-line bg-amber-wash px-3 py-2 text-note">{sum.caution}</p>}
       </Panel>
       <Panel
         title="It comes to"
         aside={<Why about={calculation?.title ?? ''} formula={calculation?.words ?? ''} source={calculation?.source ?? ''} />}
       >
-        {wrong && !field && <p className="font-semibold text-rust">{message}</p>}
+        {wrong && !field && (
+          <p role="alert" className="font-semibold text-rust">
+            {wrong.message}
+          </p>
+        )}
         {sum.outputs.map((output) => (
-          <div key={output.key} className="flex items-baseline justify-between border-b border-rule py-2">
+          <div key={output.path} className="flex items-baseline justify-between gap-3 border-b border-rule py-2">
             <span>{output.label}</span>
-            <b className="text-title">
-              {'output' in answer ? formatNumber((answer.output as Record<string, number>)[output.key] ?? 0, 3) : '–'}{' '}
-              <span className="text-base">{output.unit}</span>
+            <b className="text-code whitespace-nowrap">
+              {answer && 'output' in answer ? show(output, lookAt(answer.output, output.path), house) : '–'}
             </b>
           </div>
         ))}
@@ -163,12 +91,16 @@ export function BenchPage() {
   const sum = SUMS.find((candidate) => candidate.name === name);
   return (
     <>
-      <PageHead title="Bench" about="Sums that used to be done on scraps of paper." />
+      <PageHead title="Bench" about="Results come while you type; 20 gal and 78F are understood." />
       <SelectField label="Sum" boxClass="mb-4 max-w-md" value={name} onChange={(event) => setName(event.target.value)}>
-        {SUMS.map((candidate) => (
-          <option key={candidate.name} value={candidate.name}>
-            {CALCULATIONS.find((calculation) => calculation.name === candidate.name)?.title}
-          </option>
+        {GROUPS.map((group) => (
+          <optgroup key={group} label={group}>
+            {SUMS.filter((candidate) => candidate.group === group).map((candidate) => (
+              <option key={candidate.name} value={candidate.name}>
+                {CALCULATIONS.find((calculation) => calculation.name === candidate.name)?.title}
+              </option>
+            ))}
+          </optgroup>
         ))}
       </SelectField>
       {sum && <SumSheet key={sum.name} sum={sum} />}
