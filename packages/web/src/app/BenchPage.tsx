@@ -27,7 +27,7 @@ function show(output: SumOutput, value: unknown, house: House): string {
   if (typeof value !== 'number') return 'never';
   if (output.kind === 'temperature') return showTemperature(value, house);
   if (output.kind === 'volume') return showVolume(value, house);
-  return output.percent ? `${formatNumber(value * 100, 3)} %` : `${formatNumber(value, 3)} ${output.unit ?? ''}`.trim();
+  return output.percent ? `${formatNumber(value * 100)} %` : `${formatNumber(value)} ${output.unit ?? ''}`.trim();
 }
 
 function SumSheet({ sum }: { sum: Sum }) {

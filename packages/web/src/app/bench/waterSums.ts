@@ -6,7 +6,7 @@ const waterOf = (
   name: string,
   values: [litres: string, tempC: string, gh: string, kh: string, tds: string, ph: string],
 ): SumInput[] => [
-  litres(`parts.${part}.litres`, `${name}, litres`, values[0]),
+  litres(`parts.${part}.litres`, `${name}, amount`, values[0]),
   warm(`parts.${part}.tempC`, `${name}, temperature`, values[1]),
   plain(`parts.${part}.ghDeg`, `${name}, GH`, values[2], '°dGH'),
   plain(`parts.${part}.khDeg`, `${name}, KH`, values[3], '°dKH'),
