@@ -34,7 +34,7 @@ export default tseslint.config(
     },
   },
   {
-    files: ['**/*.test.ts', 'packages/server/src/testing/**/*.ts', 'e2e/**/*.ts', 'benchmarks/**/*.ts'],
+    files: ['**/*.test.ts', 'scripts/**/*.ts', 'packages/server/src/testing/**/*.ts', 'e2e/**/*.ts', 'benchmarks/**/*.ts'],
     extends: [js.configs.recommended, ...tseslint.configs.recommended],
     languageOptions: { parserOptions: { project: './tsconfig.tests.json', tsconfigRootDir: import.meta.dirname } },
     rules: {

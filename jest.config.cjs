@@ -18,6 +18,7 @@ module.exports = {
       testMatch: ['<rootDir>/packages/*/src/**/*.test.ts'],
       testPathIgnorePatterns: ['\\.api\\.test\\.ts$', '/node_modules/'],
     },
+    { ...shared, displayName: 'commands', testMatch: ['<rootDir>/scripts/**/*.test.ts'] },
     { ...shared, displayName: 'api', testMatch: ['<rootDir>/packages/server/src/**/*.api.test.ts'] },
   ],
 };

@@ -31,7 +31,7 @@ async function check() {
 }
 
 async function jest(project, env = {}) {
-  heading(project === 'unit' ? 'Unit tests' : 'API tests on MariaDB');
+  heading({ unit: 'Unit tests', api: 'API tests on MariaDB', commands: 'The commands of the README' }[project]);
   const out = join(ROOT, 'test-results', `${project}.json`);
   mkdirSync(join(ROOT, 'test-results'), { recursive: true });
   rmSync(out, { force: true });
@@ -98,12 +98,18 @@ async function e2e(database) {
 }
 
 needPrograms({
-  ...(wants('api') || wants('e2e') ? { mariadbd: 'mariadb-server' } : {}),
+  ...(wants('api') || wants('e2e') || wants('commands') ? { mariadbd: 'mariadb-server' } : {}),
   ...(wants('e2e') ? { chromium: 'chromium' } : {}),
 });
 needModules();
 if (wants('check')) await check();
 if (wants('unit')) await jest('unit');
+if (wants('commands')) {
+  const { buildServer, buildWeb } = await import('./build.mjs');
+  await buildServer();
+  await buildWeb();
+  await jest('commands');
+}
 if (wants('api') || wants('e2e')) {
   const { startMariadb } = await import('./lib/mariadb.mjs');
   const folder = mkdtempSync(join(tmpdir(), 'freshet-test-'));

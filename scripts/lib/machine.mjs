@@ -7,7 +7,8 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 export const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
-export const DATA = join(ROOT, '.data');
+/** Where databases and secrets lie; FRESHET_DATA names another folder. */
+export const DATA = process.env.FRESHET_DATA ?? join(ROOT, '.data');
 export const say = (line) => process.stdout.write(`${line}\n`);
 
 /** Ends the script with one sentence about what is wrong and one about what to do. */

@@ -63,7 +63,7 @@ const LIVING: Living[] = [
     38,
     { trigger: 'dawnLightAndFood', eggPlan: 'pullEggs', fungus: 'leaves' },
   ],
-  ['fighting-fish', 'Ember spawning 6', 'B1.4', ['betta'], ['betta'], 2.5, 210],
+  ['fighting-fish', 'Tern spawning 6', 'B1.4', ['betta'], ['betta'], 2.5, 210],
   [
     'angelfish',
     'Angels 9',

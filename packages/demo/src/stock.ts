@@ -51,7 +51,7 @@ export const STOCK: readonly StockPlan[] = [
   lot('whiptail', 'red-lizard-whiptail', 'A2.4', [1, 2, 0], 'local', HERON, 392, 'Red'),
   lot('paradise', 'paradise-fish', 'A2.5', [1, 2, 0], 'local', EXCHANGE, 390),
   lot('lambchop', 'lambchop-rasbora', 'B2.1', [4, 5, 0], 'imported', THISTLEWICK, 388),
-  lot('betta', 'fighting-fish', 'B1.4', [1, 1, 0], 'ownBrood', 'own brood', 260, 'Ember', 'F3'),
+  lot('betta', 'fighting-fish', 'B1.4', [1, 1, 0], 'ownBrood', 'own brood', 260, 'Tern', 'F3'),
   lot('lemonM', 'lemon-tetra', 'B2.1', [4, 0, 0], 'local', HERON, 386, 'Quay', 'F2'),
   lot('lemonF', 'lemon-tetra', 'B2.1', [0, 5, 0], 'local', HERON, 386, 'Quay', 'F2'),
   lot('aspidoras', 'sixray-aspidoras', 'B2.2', [6, 0, 0], 'imported', THISTLEWICK, 405, 'Marsh'),

@@ -152,7 +152,7 @@ describe('chores', () => {
     expect(chores(house({ lots, broods: [young] }), 'T1').map((chore) => chore.text)).toEqual(['Brine shrimp', 'Pellets']);
     const pond = house({
       tanks: [tank('Y1', { outdoor: true })],
-      lots: [lot('koi', 'Y1', 'ranchu-goldfish')],
+      lots: [lot('fish', 'Y1', 'ranchu-goldfish')],
       temperatures: new Map([['Y1', { at: NOW, tempC: 6.5 }]]),
     });
     expect(round(pond).stops[0]).toMatchObject({ chores: [], notes: ['6.5 °C: no food, it would rot.'] });

@@ -46,7 +46,7 @@ async function checkLedger(databaseUrl: string): Promise<void> {
 
 async function serve(): Promise<void> {
   const { databaseUrl, port, clock, secret, webFolder, demo, logLevel } = settings();
-  const log = pino({ level: logLevel });
+  const log = pino({ level: logLevel, redact: ['req.headers.cookie', 'res.headers["set-cookie"]'] });
   const database = openDatabase(databaseUrl);
   await migrator(database).up();
   const services = compose({ database, clock });

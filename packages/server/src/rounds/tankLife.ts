@@ -39,13 +39,15 @@ export function tankLife(house: ReadHouse) {
           };
         }),
         broods: broods.map(({ brood, state }) => ({ id: brood.id, name: brood.name, stage: state.stage })),
-        attempts: (house.attemptsByTank.get(tank.id) ?? []).map(({ id, name, from, to, hasBrood }) => ({
-          id,
-          name,
-          from,
-          to,
-          hasBrood,
-        })),
+        attempts: (house.attemptsByTank.get(tank.id) ?? [])
+          .filter((attempt) => attempt.to === null || attempt.to >= house.today)
+          .map(({ id, name, from, to, hasBrood }) => ({
+            id,
+            name,
+            from,
+            to,
+            hasBrood,
+          })),
         cultures: grown.map(({ id, name }) => ({ id, name })),
       };
     });

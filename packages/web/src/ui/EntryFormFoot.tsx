@@ -25,7 +25,7 @@ export function EntryFormFoot<Values extends FieldValues>({
           }
         >
           <p className="font-semibold">{problem.title}.</p>
-          {problem.detail && <p>{problem.detail}</p>}
+          {problem.detail && !problem.passing && <p>{problem.detail}</p>}
           {problem.passing && <p>What you typed is kept. Try again when it answers.</p>}
         </div>
       )}
