@@ -146,7 +146,7 @@ describe('npm start', () => {
     const squatter = createServer().listen(port, '127.0.0.1');
     try {
       const said = await start();
-      expect(said).toMatch(/Freshet is ready:  http:\/\/127\.0\.0\.1:\d+/);
+      expect(said).toMatch(/Freshet is ready: {2}http:\/\/127\.0\.0\.1:\d+/);
       expect(said).not.toContain(`127.0.0.1:${port}\n`);
     } finally {
       squatter.close();

@@ -19,7 +19,6 @@ export const PROBLEMS = {
   'room/code-taken': { status: 409, title: 'That code is taken' },
   'room/does-not-fit': { status: 409, title: 'It does not fit', overridable: true },
   'room/implausible-reading': { status: 409, title: 'That reading looks wrong', overridable: true },
-  'stock/version-clash': { status: 409, title: 'Somebody changed this meanwhile' },
   'stock/too-many': { status: 409, title: 'There are not that many' },
   'stock/unknown-species': { status: 409, title: 'No such species' },
   'spawning/tank-booked': { status: 409, title: 'The tank is booked', overridable: true },
