@@ -30,7 +30,7 @@ test('livebearers and carriers are asked for what is seen of them', async ({ pag
   await expect(page.getByRole('dialog').getByLabel('Of these white')).toHaveCount(0);
   await page.keyboard.press('Escape');
   await page.getByRole('link', { name: 'open the brood' }).click();
-  await expect(page.getByText('Release', { exact: true })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Why: Release' })).toBeVisible();
   await page.getByRole('button', { name: 'Young let go' }).click();
   await expect(page.getByRole('dialog').getByLabel('What was seen')).toHaveValue('freeSwimming');
 });

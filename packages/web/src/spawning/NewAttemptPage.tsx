@@ -1,4 +1,5 @@
 import { useRef } from 'react';
+import { SpeciesOptions } from '../stock';
 import { useNavigate, useSearchParams } from 'react-router';
 import { v7 as newId } from 'uuid';
 import {
@@ -188,14 +189,7 @@ export function NewAttemptPage() {
               value={values.speciesKey}
               onChange={(event) => choose(event.target.value)}
             >
-              <option value="">Choose a species</option>
-              {[...(species.data ?? [])]
-                .sort((a, b) => (a.commonName < b.commonName ? -1 : 1))
-                .map((kind) => (
-                  <option key={kind.key} value={kind.key}>
-                    {kind.commonName}
-                  </option>
-                ))}
+              <SpeciesOptions species={species.data} />
             </SelectField>
             <SelectField label="Spawning tank" error={errors.tankId?.message} {...register('tankId')}>
               <option value="">Choose a tank</option>

@@ -1,4 +1,5 @@
 import { useRef } from 'react';
+import { SpeciesOptions } from './SpeciesOptions';
 import { v7 as newId } from 'uuid';
 import { useEntryForm, useGet, useHouse } from '../data';
 import { EntryFormFoot, fromLocal, SelectField, TextField, toLocal, WhenField } from '../ui';
@@ -47,14 +48,7 @@ export function LotForm({ tankId, done }: { tankId?: string; done: () => void })
     <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
       <div className="grid gap-4 sm:grid-cols-2">
         <SelectField label="Species" autoFocus error={errors.speciesKey?.message} {...register('speciesKey')}>
-          <option value="">Choose a species</option>
-          {[...(species.data ?? [])]
-            .sort((a, b) => (a.commonName < b.commonName ? -1 : 1))
-            .map((kind) => (
-              <option key={kind.key} value={kind.key}>
-                {kind.commonName}
-              </option>
-            ))}
+          <SpeciesOptions species={species.data} />
         </SelectField>
         <SelectField label="Into tank" error={errors.tankId?.message} {...register('tankId')}>
           <TankOptions life={life.data} />

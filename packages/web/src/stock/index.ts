@@ -1,4 +1,5 @@
 export { HeadsFields, readHeads, headsText } from './HeadsFields';
+export { SpeciesOptions } from './SpeciesOptions';
 export { LotForm } from './LotForm';
 export { MoveForm } from './MoveForm';
 export { LossForm } from './LossForm';
