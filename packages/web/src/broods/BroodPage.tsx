@@ -190,7 +190,7 @@ export function BroodPage() {
               )}
             </PageHead>
             <StreamPicture page={page} />
-            <div className="mt-3 grid divide-y divide-rule border border-rule bg-sheet md:grid-cols-2 md:divide-y-0 lg:grid-cols-[1.45fr_1fr_1.2fr_1fr] lg:divide-x">
+            <div className="mt-3 grid divide-y divide-rule border border-rule bg-sheet md:grid-cols-2 md:divide-y-0 lg:grid-cols-[1.6fr_1fr_1.2fr_1fr] lg:divide-x">
               <Next page={page} />
               <Ledger page={page} />
               <Food page={page} />

@@ -29,8 +29,11 @@ export function StreamBands({
     return { stage: span.stage as StageKind, from, to: next ? Math.max(left, Math.min(right, x(Date.parse(next.from)))) : right };
   });
   return (
-    <g>
+    <g clipPath={`url(#${id}-all)`}>
       <defs>
+        <clipPath id={`${id}-all`}>
+          <rect x={left - 1} y={-2000} width={Math.max(0, right - left + 2)} height={6000} />
+        </clipPath>
         {spans.map((span) => (
           <clipPath key={span.stage} id={`${id}-${span.stage}`}>
             <rect x={span.from} y={-2000} width={Math.max(0, span.to - span.from)} height={6000} />

@@ -1,4 +1,4 @@
-import { addDays, daysBetween, formatDate, startOfDay } from '@freshet/core/time';
+import { addDays, houseDay, daysBetween, formatDate, startOfDay } from '@freshet/core/time';
 import { formatRange } from '@freshet/core/units';
 import { measureText, useWidth } from '../ui';
 import { useHouse, type Reply } from '../data';
@@ -99,6 +99,14 @@ function packNotes(notes: readonly Note[], right: number): (Note & { row: number
   });
 }
 
+/** Before they feed the coming days matter, not the months to sale: the picture then ends some weeks after the first feed. */
+const WEEKS_AFTER_FEED = 3;
+function nearEnd(page: Page): number | null {
+  if (page.stage !== 'eggs' && page.stage !== 'yolk') return null;
+  const feed = page.windows.find((window) => window.stage === 'firstFeed');
+  return feed?.latest ? Date.parse(feed.latest) + WEEKS_AFTER_FEED * 7 * DAY_MS : null;
+}
+
 function Axis({ page, x, y, left, right }: { page: Page; x: (ms: number) => number; y: number; left: number; right: number }) {
   const house = useHouse();
   const first = addDays(house.today, -page.ageDays);
@@ -138,10 +146,12 @@ export function StreamPicture({ page }: { page: Page }) {
   const [measure, width] = useWidth<HTMLDivElement>();
   const nowMs = Date.parse(house.now());
   const startMs = Date.parse(page.laid.from);
-  const endMs = Math.max(
+  const lastMs = Math.max(
     nowMs + (nowMs - startMs) * 0.25 + 2 * DAY_MS,
     ...page.stream.bands.flatMap((band) => band.forecast.map((point) => Date.parse(point.at))),
   );
+  const endMs = Math.min(lastMs, nearEnd(page) ?? Infinity);
+  const cut = endMs < lastMs;
   const [left, right] = [22, Math.max(120, width - 22)];
   const x = (at: number) => left + ((at - startMs) / (endMs - startMs)) * (right - left);
   const most = Math.max(1, ...page.stream.bands.map((band) => Math.max(...band.points.map((point) => point.count))));
@@ -223,6 +233,9 @@ export function StreamPicture({ page }: { page: Page }) {
                   {last && expected && right - nowX > 330 && (
                     <text x={right - 8} y={band.laneY + 5} textAnchor="end">
                       {formatRange([expected.low, expected.high])} at sale
+                      {cut && page.ready
+                        ? `, ready from ${formatDate(houseDay(page.ready.from, house.timeZone), house.today)} →`
+                        : ''}
                     </text>
                   )}
                 </g>

@@ -24,7 +24,7 @@ function PlanRow({ plan, start }: { plan: Plan; start: (food: CultureFood) => vo
   const to = plan.broodId ? `/broods/${plan.broodId}` : plan.attemptId ? `/spawns/${plan.attemptId}` : null;
   return (
     <li
-      className={`border-l-[5px] border-b border-b-rule py-2 pl-3 ${pressing ? 'border-l-rust bg-rust-wash' : plan.status === 'start' || plan.status === 'single' ? 'border-l-amber-line' : 'border-l-transparent'}`}
+      className={`border-l-[5px] border-b border-b-rule py-2 pr-3 pl-3 ${pressing ? 'border-l-rust bg-rust-wash' : plan.status === 'start' || plan.status === 'single' ? 'border-l-amber-line' : 'border-l-transparent'}`}
     >
       <div className="flex flex-wrap items-baseline gap-x-3">
         <b className="first-letter:uppercase inline-block">{FOOD_NAMES[plan.food]}</b>
