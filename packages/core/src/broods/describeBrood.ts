@@ -62,7 +62,16 @@ export function describeBrood(
 ): BroodState {
   const { figures } = species;
   const assumedTempC = (figures.tempC[0] + figures.tempC[1]) / 2;
-  const windows = developmentWindows({ figures, start: species.start, ...facts, readings, assumedTempC, now, timeZone });
+  const windows = developmentWindows({
+    figures,
+    start: species.start,
+    hatchBroods: species.hatchBroods,
+    ...facts,
+    readings,
+    assumedTempC,
+    now,
+    timeZone,
+  });
   const feed = windows.find((window) => window.stage === 'firstFeed') ?? null;
   const swimming = species.start === 'born' ? facts.laid : facts.freeSwimming;
   const next = windows.find((window) => window.status !== 'observed') ?? null;

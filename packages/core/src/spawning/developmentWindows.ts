@@ -33,6 +33,8 @@ export interface WindowsInput {
   laid: TimeRange;
   hatched?: TimeRange | null;
   freeSwimming?: TimeRange | null;
+  /** Number of the breeder's own broods that the hatch duration rests on. */
+  hatchBroods?: number | undefined;
   /** Last moment at which eggs were still seen as eggs. */
   eggsSeenAt?: Instant | null;
   readings: readonly TemperatureReading[];
@@ -178,6 +180,10 @@ export function developmentWindows(input: WindowsInput): StageWindow[] {
           input.eggsSeenAt ?? null,
           'eggs were still seen',
         );
+  if (hatch?.status === 'predicted' && input.hatchBroods)
+    hatch.why.notes.push(
+      `Narrowed by ${input.hatchBroods} past broods of your own; the duration above is theirs, at the same warmth.`,
+    );
   if (hatch) windows.push(hatch);
   const hatchSpan = hatch ? spanOf(hatch, now) : null;
   const after = (stage: Stage, duration: StageDuration | null) =>

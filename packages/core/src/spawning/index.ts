@@ -17,4 +17,5 @@ export {
   type TriggerSchool,
   type Recipe,
 } from './recipe';
+export { learnHatch, type HatchSample, type LearnedHatch } from './learnHatch';
 export { decideBooking, type Booking } from './decideBooking';

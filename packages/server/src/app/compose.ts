@@ -20,9 +20,9 @@ export function compose({ database, clock }: { database: Database; clock: Clock 
   const stock = createStock({ ...base, log, room, species });
   const spawning = createSpawning({ ...base, log, room, stock, species });
   const broods = createBroods({ ...base, log, room, stock, species, spawning });
-  const broodPages = createBroodPages({ clock, room, stock, species, spawning, broods, rationFor: fryRation });
+  const broodPages = createBroodPages({ clock, room, stock, spawning, broods, rationFor: fryRation });
   const larder = createLarder({ ...base, log, room });
-  const rounds = createRounds({ ...base, log, room, stock, species, spawning, broods, larder });
+  const rounds = createRounds({ ...base, log, room, stock, spawning, broods, larder });
   return { ...base, accounts, log, room, species, stock, spawning, broods, broodPages, larder, rounds };
 }
 export type Services = ReturnType<typeof compose>;

@@ -154,6 +154,48 @@ describe('windows', () => {
   });
 });
 
+describe('past broods of one’s own', () => {
+  it('narrow the hatch once three were seen to hatch, and say so; a figure of one’s own goes before', async () => {
+    const attemptId = await attempt(keeper, tank('A1'), 'sixray-aspidoras', '2026-01-01');
+    for (const [i, hours] of [92, 94, 93].entries()) {
+      const laidAt = `2026-01-${String(3 + i * 12).padStart(2, '0')}T07:00:00.000Z`;
+      const hatchedAt = new Date(Date.parse(laidAt) + hours * 3_600_000).toISOString();
+      test.setNow(hatchedAt);
+      for (const at of [laidAt, hatchedAt]) await measure(sitter, tank('A1'), 24, at);
+      const { broodId } = await clutch(sitter, attemptId, { from: laidAt, to: laidAt }, 50);
+      await sitter.write('observe', {
+        id: newId(),
+        broodId,
+        kind: 'hatched',
+        at: { from: hatchedAt, to: hatchedAt },
+        counted: null,
+      });
+    }
+    test.setNow(NOW);
+    const laid = '2026-03-10T07:00:00.000Z';
+    await measure(sitter, tank('A1'), 24, laid);
+    const { broodId } = await clutch(sitter, attemptId, { from: laid, to: laid }, 50);
+    const hatch = await window(broodId, 'hatch');
+    const days = (at: string | null | undefined) => (Date.parse(at ?? '') - Date.parse(laid)) / 86_400_000;
+    // They took 92 to 94 hours, 3.83 to 3.92 days; the starting point is 3 to 4.5.
+    expect(days(hatch?.earliest)).toBeGreaterThan(3.4);
+    expect(days(hatch?.earliest)).toBeLessThan(3.84);
+    expect(days(hatch?.latest)).toBeGreaterThan(3.91);
+    expect(days(hatch?.latest)).toBeLessThan(4.3);
+    expect(hatch?.why.notes.join(' ')).toContain('Narrowed by 3 past broods of your own');
+    await keeper.write('saveSpecies', {
+      id: newId(),
+      key: 'sixray-aspidoras',
+      commonName: 'Sixray aspidoras',
+      scientificName: '',
+      method: 'adhesivePlacer',
+      mark: 'As',
+      figures: { hatch: { atC: 24, days: [2, 6] } },
+    });
+    expect(days((await window(broodId, 'hatch'))?.earliest)).toBeCloseTo(2, 3);
+  });
+});
+
 describe('observations', () => {
   it('are refused out of order, with what they contradict', async () => {
     const { broodId } = await aspidoras();

@@ -11,7 +11,7 @@ import type { TemperatureReading } from '@freshet/core/spawning';
 import { DomainError, groupBy, type Clock, type Who } from '../platform';
 import type { RoomService } from '../room';
 import type { SpawningService } from '../spawning';
-import type { LotRow, MovementRow, SpeciesService, StockService } from '../stock';
+import type { LotRow, MovementRow, StockService } from '../stock';
 import type { BroodsService } from './broods.service';
 
 /** The day's food of a brood, as the larder (a later area) works it out. */
@@ -25,7 +25,6 @@ interface Deps {
   clock: Clock;
   room: RoomService;
   stock: StockService;
-  species: SpeciesService;
   spawning: SpawningService;
   broods: BroodsService;
   rationFor: RationFor;
@@ -100,7 +99,7 @@ function toCard({ record, species, lots, movements, temperatures, codes }: Known
 }
 
 /** The broods as they are shown: cards for the list, one page for each. */
-export function createBroodPages({ clock, room, stock, species, spawning, broods, rationFor }: Deps) {
+export function createBroodPages({ clock, room, stock, spawning, broods, rationFor }: Deps) {
   async function know(who: Who, broodIds: readonly string[]): Promise<Known[]> {
     const { houseId } = who;
     if (broodIds.length === 0) return [];
@@ -112,7 +111,7 @@ export function createBroodPages({ clock, room, stock, species, spawning, broods
         lots.map((lot) => lot.id),
       ),
       room.repository.tanks.find(houseId),
-      species.all(houseId),
+      broods.learnedSpecies(houseId),
     ]);
     const broodOf = new Map(lots.map((lot) => [lot.id, lot.broodId ?? '']));
     const lotsBy = groupBy(lots, (lot) => lot.broodId ?? '');

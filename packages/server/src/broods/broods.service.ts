@@ -1,8 +1,8 @@
 import type { BodyOf } from '@freshet/contract/endpoints';
 import type { broodsEndpoints } from '@freshet/contract/broods';
 import type { BroodRecord } from '@freshet/core/broods';
-import type { TemperatureReading } from '@freshet/core/spawning';
-import { totalHeads, type Heads } from '@freshet/core/stock';
+import { learnHatch, type TemperatureReading } from '@freshet/core/spawning';
+import { totalHeads, type Heads, type ResolvedSpecies } from '@freshet/core/stock';
 import { formatInstantRange, houseDay, type TimeRange } from '@freshet/core/time';
 import type { Applied, LogService, Scope } from '../log';
 import { DomainError, groupBy, type Clock, type Database, type Who } from '../platform';
@@ -101,6 +101,26 @@ export function createBroods(deps: {
           if (at >= from && at < to && at > (seen.at(-1)?.at ?? '')) seen.push({ at, tempC: value });
       }
       found.set(brood.id, thinOut(seen, brood.laid.from));
+    }
+    return found;
+  }
+
+  /** Species with their hatch narrowed by the breeder's own broods; a figure the breeder set goes before. */
+  async function learnedSpecies(houseId: string): Promise<ReadonlyMap<string, ResolvedSpecies>> {
+    const [kinds, rows] = await Promise.all([species.all(houseId), repository.hatchSamples(houseId)]);
+    const found = new Map(kinds);
+    for (const [key, own] of groupBy(rows, (row) => row.speciesKey)) {
+      const kind = kinds.get(key);
+      if (!kind || kind.origins.hatch === 'own') continue;
+      const iso = (at: Date) => new Date(at).toISOString();
+      const samples = own.map((row) => ({
+        laid: { from: iso(row.laidFrom), to: iso(row.laidTo) },
+        hatched: { from: iso(row.hatchedFrom), to: iso(row.hatchedTo) },
+        meanTempC: row.meanTempC,
+      }));
+      const learned = learnHatch(kind.figures, samples);
+      if (learned)
+        found.set(key, { ...kind, figures: { ...kind.figures, hatch: learned.duration }, hatchBroods: learned.broods });
     }
     return found;
   }
@@ -251,6 +271,7 @@ export function createBroods(deps: {
 
   return {
     repository,
+    learnedSpecies,
     getBrood,
     applyClutch,
     applyObservation,

@@ -5,14 +5,13 @@ import type { LarderService } from '../larder';
 import { groupBy, type Clock, type Who } from '../platform';
 import type { RoomService } from '../room';
 import type { AttemptFacts, SpawningService } from '../spawning';
-import type { SpeciesService, StockService } from '../stock';
+import type { StockService } from '../stock';
 import type { createRoundsRepository } from './rounds.repository';
 
 export interface LoaderDeps {
   clock: Clock;
   room: RoomService;
   stock: StockService;
-  species: SpeciesService;
   spawning: SpawningService;
   broods: BroodsService;
   larder: LarderService;
@@ -65,7 +64,7 @@ const toAttempt = (attempt: AttemptFacts, hasBrood: boolean): HouseAttempt => ({
  * Reads everything a round is worked out from. The number of queries is fixed: it grows neither with tanks nor with broods.
  */
 export function createLoader(deps: LoaderDeps, repository: ReturnType<typeof createRoundsRepository>) {
-  const { clock, room, stock, species, spawning, broods, larder } = deps;
+  const { clock, room, stock, spawning, broods, larder } = deps;
   return async (who: Who): Promise<HouseState> => {
     const { houseId, timeZone } = who;
     const now = clock.now();
@@ -75,7 +74,7 @@ export function createLoader(deps: LoaderDeps, repository: ReturnType<typeof cre
       room.repository.latestTemperatures(houseId),
       larder.running(houseId),
       repository.since(houseId, houseDay(now, timeZone)),
-      species.all(houseId),
+      broods.learnedSpecies(houseId),
     ]);
     const broodIds = [...new Set(living.flatMap((lot) => (lot.broodId ? [lot.broodId] : [])))];
     const loaded = await broods.load(houseId, broodIds, living);

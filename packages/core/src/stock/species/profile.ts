@@ -121,4 +121,6 @@ export interface ResolvedSpecies extends Omit<SpeciesProfile, 'figures'> {
   shipped: boolean;
   figures: Figures;
   origins: Record<FigureKey, 'method' | 'species' | 'own'>;
+  /** Number of the breeder's own broods that `figures.hatch` was narrowed by; none when it is a starting point. */
+  hatchBroods?: number | undefined;
 }
