@@ -52,6 +52,8 @@ export const BroodCard = v.object({
   attemptId: v.nullable(v.string()),
   laid: span,
   stage: v.picklist(LIFE_STAGES),
+  /** Carried young are released rather than hatched. */
+  carried: v.boolean(),
   alive: v.number(),
   began: v.number(),
   ageDays: v.number(),
@@ -81,7 +83,6 @@ export const BroodCard = v.object({
 export const BroodPage = v.object({
   ...BroodCard.entries,
   born: v.boolean(),
-  carried: v.boolean(),
   parents: v.array(v.object({ lotId: v.string(), role: v.picklist(['sire', 'dam']), label: v.string() })),
   windows: v.array(StageWindowSchema),
   ledger: v.array(v.object({ label: v.string(), count: v.number() })),

@@ -67,14 +67,14 @@ describe('what a breeder’s own broods teach of the hatch', () => {
     expect(learnHatch(FIGURES, [sample(2), sample(5), sample(8)])).toBeNull();
   });
 
-  it('grows vaguer with how vaguely they were seen', () => {
-    const overnight = (days: number) =>
-      sample(days, 24, { laid: { from: iso(LAID_MS - DAY_MS / 4), to: iso(LAID_MS + DAY_MS / 4) } });
+  it('is never narrower than how exactly they were seen, however well they agree', () => {
+    const overnight = sample(4, 24, { laid: { from: iso(LAID_MS - DAY_MS / 4), to: iso(LAID_MS + DAY_MS / 4) } });
     const width = (samples: HatchSample[]) => {
       const [low = 0, high = 0] = learnHatch(FIGURES, samples)?.duration.days ?? [];
       return high - low;
     };
-    expect(width([3.9, 4, 4.1].map(overnight))).toBeGreaterThan(width([3.9, 4, 4.1].map((days) => sample(days))));
+    expect(width([overnight, overnight, overnight, overnight])).toBeCloseTo(0.5, 6);
+    expect(width([sample(4), sample(4), sample(4)])).toBeCloseTo(0, 6);
   });
 
   it('is nothing for species without a hatch', () => {

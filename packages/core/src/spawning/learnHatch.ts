@@ -30,8 +30,8 @@ const middle = (range: TimeRange) => (Date.parse(range.from) + Date.parse(range.
 const width = (range: TimeRange) => (Date.parse(range.to) - Date.parse(range.from)) / DAY_MS;
 
 /**
- * Narrows a species' hatch duration by the breeder's own past broods: the 90 % prediction interval of the warmth they needed, widened
- * by how exactly they were seen. Null while there are fewer than three, or where it would not be narrower than the starting point.
+ * Narrows a species' hatch duration by the breeder's own past broods: the 90 % prediction interval of the warmth they needed, never
+ * narrower than how exactly they were seen. Null while there are fewer than three, or where it would not be narrower than the starting point.
  * Source: docs/sources.md#own-broods
  */
 export function learnHatch(
@@ -56,8 +56,9 @@ export function learnHatch(
   );
   const mean = days.reduce((sum, value) => sum + value, 0) / count;
   const variance = days.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (count - 1);
-  const seen = sound.reduce((sum, { laid, hatched }) => sum + (width(laid) + width(hatched)) / 2, 0) / count / 2;
-  const half = (T95[count - FEWEST] ?? 1.645) * Math.sqrt(variance * (1 + 1 / count)) + seen;
+  const seen = sound.reduce((sum, { laid, hatched }) => sum + (width(laid) + width(hatched)) / 2, 0) / count;
+  // Never narrower than how exactly they were seen; their scatter holds that inexactness already.
+  const half = Math.max((T95[count - FEWEST] ?? 1.645) * Math.sqrt(variance * (1 + 1 / count)), seen);
   const [low, high] = [Math.max(0, mean - half), mean + half];
   if (high - low >= hatch.days[1] - hatch.days[0]) return null;
   return { duration: { atC: hatch.atC, days: [low, high] }, broods: count };

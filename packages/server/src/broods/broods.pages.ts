@@ -81,6 +81,7 @@ function toCard({ record, species, lots, movements, temperatures, codes }: Known
       attemptId: record.attemptId,
       laid: record.laid,
       stage: state.stage,
+      carried: species.start === 'carried',
       alive: record.alive,
       began,
       ageDays: state.ageDays,
@@ -152,7 +153,6 @@ export function createBroodPages({ clock, room, stock, spawning, broods, rationF
       return {
         ...card,
         born: start === 'born',
-        carried: start === 'carried',
         parents,
         windows: state.windows,
         ledger: broodLedger(known.movements, new Set(known.lots.map((lot) => lot.id)), known.record, start === 'born'),

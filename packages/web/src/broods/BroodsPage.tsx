@@ -14,9 +14,10 @@ const DAY_MS = 86_400_000;
 
 function nextWords(brood: Brood, today: string, timeZone: string): string {
   const { next } = brood;
+  const name = next ? (next.stage === 'hatch' && brood.carried ? 'release' : STAGE_NAMES[next.stage].toLowerCase()) : '';
   if (next?.earliest)
-    return `${STAGE_NAMES[next.stage].toLowerCase()} ${next.status === 'overdue' ? 'was due ' : ''}${formatDayRange(houseDay(next.earliest, timeZone), houseDay(next.latest ?? next.earliest, timeZone), today)}`;
-  if (next) return `${STAGE_NAMES[next.stage].toLowerCase()}: too cold`;
+    return `${name} ${next.status === 'overdue' ? 'was due ' : ''}${formatDayRange(houseDay(next.earliest, timeZone), houseDay(next.latest ?? next.earliest, timeZone), today)}`;
+  if (next) return `${name}: too cold`;
   if (brood.stage === 'ready') return 'ready for sale';
   return brood.ready
     ? `ready ${formatDateRange(houseDay(brood.ready.from, timeZone), houseDay(brood.ready.to, timeZone), today)}`

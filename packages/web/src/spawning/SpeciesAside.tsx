@@ -28,7 +28,7 @@ export function SpeciesAside({
   return (
     <>
       <Panel title={species.commonName}>
-        <p className="mb-2 text-quiet">
+        <p className="mb-2 text-quiet first-letter:uppercase">
           {METHOD_TEMPLATES[species.method].name}. {species.eggPlan}
         </p>
         {species.caution && <p className="mb-2 border-l-4 border-amber-line bg-amber-wash px-3 py-2">{species.caution}</p>}
