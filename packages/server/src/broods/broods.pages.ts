@@ -105,15 +105,15 @@ export function createBroodPages({ clock, room, stock, spawning, broods, rationF
     const { houseId } = who;
     if (broodIds.length === 0) return [];
     const lots = await stock.repository.ofBroods(houseId, broodIds);
-    const [loaded, movements, tanks, kinds] = await Promise.all([
+    const [loaded, movements, tanks] = await Promise.all([
       broods.load(houseId, broodIds, lots),
       stock.repository.movementsOf(
         houseId,
         lots.map((lot) => lot.id),
       ),
       room.repository.tanks.find(houseId),
-      broods.learnedSpecies(houseId),
     ]);
+    const kinds = await broods.learnedSpecies(houseId, loaded.broods);
     const broodOf = new Map(lots.map((lot) => [lot.id, lot.broodId ?? '']));
     const lotsBy = groupBy(lots, (lot) => lot.broodId ?? '');
     const movementsBy = groupBy(movements, (row) => broodOf.get(row.toLotId ?? '') ?? broodOf.get(row.fromLotId ?? '') ?? '');

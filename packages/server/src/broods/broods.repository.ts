@@ -36,25 +36,24 @@ export function createBroodsRepository(database: Database) {
       broods.find(houseId, { id: { [Op.in]: [...ids] } }, { order: [['laidFrom', 'DESC']] }),
     byAttempts: (houseId: string, attemptIds: readonly string[]) =>
       broods.find(houseId, { attemptId: { [Op.in]: [...attemptIds] } }),
-    /** Past broods whose hatch was seen, with the mean temperature of the tanks they stood in from laying to hatch. */
-    hatchSamples: (houseId: string) =>
+    /** Past broods of some species whose hatch was seen, newest first, each with the tank it was laid in. */
+    hatchesOf: (houseId: string, speciesKeys: readonly string[]) =>
       database.sequelize.query<{
         speciesKey: string;
+        tankId: string;
         laidFrom: Date;
         laidTo: Date;
         hatchedFrom: Date;
         hatchedTo: Date;
-        meanTempC: number;
       }>(
-        `SELECT b.species_key speciesKey, b.laid_from laidFrom, b.laid_to laidTo, o.from_at hatchedFrom, o.to_at hatchedTo, AVG(r.value) meanTempC
+        `SELECT b.species_key speciesKey, MIN(p.tank_id) tankId, b.laid_from laidFrom, b.laid_to laidTo, o.from_at hatchedFrom, o.to_at hatchedTo
          FROM broods b
          JOIN observations o ON o.house_id = b.house_id AND o.brood_id = b.id AND o.kind = 'hatched' AND o.live = 1
          JOIN lots l ON l.house_id = b.house_id AND l.brood_id = b.id AND l.live = 1
-         JOIN placements p ON p.house_id = b.house_id AND p.lot_id = l.id AND p.live = 1 AND p.at <= o.from_at
-         JOIN readings r ON r.house_id = b.house_id AND r.quantity = 'tempC' AND r.live = 1 AND r.tank_id = p.tank_id
-           AND r.at BETWEEN b.laid_from - INTERVAL 1 DAY AND o.to_at
-         WHERE b.house_id = :houseId AND b.live = 1 GROUP BY b.id`,
-        { replacements: { houseId }, type: QueryTypes.SELECT },
+         JOIN placements p ON p.house_id = b.house_id AND p.lot_id = l.id AND p.live = 1 AND p.at <= b.laid_from
+         WHERE b.house_id = :houseId AND b.live = 1 AND b.species_key IN (:speciesKeys)
+         GROUP BY b.id, o.id ORDER BY o.to_at DESC LIMIT 200`,
+        { replacements: { houseId, speciesKeys: [...speciesKeys] }, type: QueryTypes.SELECT },
       ),
     observationsOf: (houseId: string, broodIds: readonly string[]) =>
       observations.find(houseId, { broodId: { [Op.in]: [...broodIds] } }, { order: [['toAt', 'ASC']] }),

@@ -1,14 +1,15 @@
 import type { BodyOf } from '@freshet/contract/endpoints';
 import type { broodsEndpoints } from '@freshet/contract/broods';
 import type { BroodRecord } from '@freshet/core/broods';
-import { learnHatch, type TemperatureReading } from '@freshet/core/spawning';
-import { totalHeads, type Heads, type ResolvedSpecies } from '@freshet/core/stock';
+import type { TemperatureReading } from '@freshet/core/spawning';
+import { totalHeads, type Heads } from '@freshet/core/stock';
 import { formatInstantRange, houseDay, type TimeRange } from '@freshet/core/time';
 import type { Applied, LogService, Scope } from '../log';
 import { DomainError, groupBy, type Clock, type Database, type Who } from '../platform';
 import type { RoomService } from '../room';
 import type { SpawningService } from '../spawning';
 import type { LotRow, PlacementRow, SpeciesService, StockService } from '../stock';
+import { createLearner } from './broods.learned';
 import { createBroodsRepository, type BroodRow, type ObservationRow } from './broods.repository';
 import { v7 as newId } from 'uuid';
 
@@ -105,25 +106,7 @@ export function createBroods(deps: {
     return found;
   }
 
-  /** Species with their hatch narrowed by the breeder's own broods; a figure the breeder set goes before. */
-  async function learnedSpecies(houseId: string): Promise<ReadonlyMap<string, ResolvedSpecies>> {
-    const [kinds, rows] = await Promise.all([species.all(houseId), repository.hatchSamples(houseId)]);
-    const found = new Map(kinds);
-    for (const [key, own] of groupBy(rows, (row) => row.speciesKey)) {
-      const kind = kinds.get(key);
-      if (!kind || kind.origins.hatch === 'own') continue;
-      const iso = (at: Date) => new Date(at).toISOString();
-      const samples = own.map((row) => ({
-        laid: { from: iso(row.laidFrom), to: iso(row.laidTo) },
-        hatched: { from: iso(row.hatchedFrom), to: iso(row.hatchedTo) },
-        meanTempC: row.meanTempC,
-      }));
-      const learned = learnHatch(kind.figures, samples);
-      if (learned)
-        found.set(key, { ...kind, figures: { ...kind.figures, hatch: learned.duration }, hatchBroods: learned.broods });
-    }
-    return found;
-  }
+  const learnedSpecies = createLearner({ room, species, repository });
 
   async function lotsOf(scope: Scope, broodId: string): Promise<LotRow[]> {
     const rows = await stock.repository.lots.find(scope.who.houseId, { broodId }, { tx: scope.tx, lock: true });

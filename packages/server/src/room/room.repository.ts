@@ -99,6 +99,12 @@ export function createRoomRepository(database: Database) {
         { quantity: 'tempC', tankId: { [Op.in]: [...tankIds] }, at: { [Op.gte]: since } },
         { order: [['at', 'ASC']] },
       ),
+    /** Temperatures of some tanks, each within a span of its own. */
+    temperaturesWithin: (houseId: string, spans: readonly { tankId: string; from: string; to: string }[]) =>
+      readings.find(houseId, {
+        quantity: 'tempC',
+        [Op.or]: spans.map(({ tankId, from, to }) => ({ tankId, at: { [Op.between]: [from, to] } })),
+      }),
     readingsSince: (houseId: string, tankId: string, since: string) =>
       readings.find(houseId, { tankId, at: { [Op.gte]: since } }, { order: [['at', 'ASC']] }),
   };

@@ -68,13 +68,12 @@ export function createLoader(deps: LoaderDeps, repository: ReturnType<typeof cre
   return async (who: Who): Promise<HouseState> => {
     const { houseId, timeZone } = who;
     const now = clock.now();
-    const [rooms, living, latest, cultures, outcomes, kinds] = await Promise.all([
+    const [rooms, living, latest, cultures, outcomes] = await Promise.all([
       room.repository.all(houseId),
       stock.repository.living(houseId),
       room.repository.latestTemperatures(houseId),
       larder.running(houseId),
       repository.since(houseId, houseDay(now, timeZone)),
-      broods.learnedSpecies(houseId),
     ]);
     const broodIds = [...new Set(living.flatMap((lot) => (lot.broodId ? [lot.broodId] : [])))];
     const loaded = await broods.load(houseId, broodIds, living);
@@ -82,7 +81,8 @@ export function createLoader(deps: LoaderDeps, repository: ReturnType<typeof cre
       houseId,
       loaded.broods.flatMap((brood) => (brood.attemptId ? [brood.attemptId] : [])),
     );
-    const [facts, broodRows] = await Promise.all([
+    const [kinds, facts, broodRows] = await Promise.all([
+      broods.learnedSpecies(houseId, loaded.broods),
       spawning.withFacts(houseId, rows),
       broods.repository.byAttempts(
         houseId,
