@@ -86,11 +86,12 @@ export function createRoomRepository(database: Database) {
       ]);
       return { racks: rackRows, shelves: shelfRows, tanks: tankRows };
     },
-    /** Newest temperature of every tank. */
+    /** Newest temperature of every tank: one look at the end of the index for each. */
     latestTemperatures: (houseId: string) =>
       database.sequelize.query<{ tankId: string; value: number; at: Date }>(
-        `SELECT r.tank_id tankId, r.at, r.value FROM (SELECT tank_id, MAX(at) at FROM readings WHERE house_id = :houseId AND quantity = 'tempC' AND live = 1 GROUP BY tank_id) n
-         JOIN readings r ON r.house_id = :houseId AND r.quantity = 'tempC' AND r.live = 1 AND r.tank_id = n.tank_id AND r.at = n.at`,
+        `SELECT t.id tankId, r.at, r.value FROM tanks t JOIN readings r ON r.id = (
+           SELECT n.id FROM readings n WHERE n.house_id = :houseId AND n.quantity = 'tempC' AND n.live = 1 AND n.tank_id = t.id ORDER BY n.at DESC LIMIT 1)
+         WHERE t.house_id = :houseId AND t.live = 1`,
         { replacements: { houseId }, type: QueryTypes.SELECT },
       ),
     temperaturesSince: (houseId: string, tankIds: readonly string[], since: string) =>
