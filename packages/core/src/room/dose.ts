@@ -1,5 +1,9 @@
 import { CalculationError } from '../errors';
 
+/** Said wherever a dye is dosed. */
+export const DYE_CAUTION =
+  'Label and data sheet first; gloves; never mix; kills invertebrates; keep from children; never for fish meant as food. Dispose as local rules say.';
+
 /** Strength of a stock solution: exactly one of the two. 1 % w/v is 10 mg/mL. */
 export interface StockStrength {
   mgPerMl?: number | null | undefined;

@@ -1,5 +1,5 @@
 export { tankLoad, type TankDimensions, type TankLoad } from './tankLoad';
-export { dose, doseAfterChange, type StockStrength } from './dose';
+export { DYE_CAUTION, dose, doseAfterChange, type StockStrength } from './dose';
 export { compareWalk, type WalkPlace } from './walkOrder';
 export { checkTemperature, type RangeVerdict } from './checkTemperature';
 export { blend, co2FromPh, phFromCarbonate, type Blend, type WaterPart } from './water/blend';

@@ -8,6 +8,9 @@ export interface TimeRange {
   to: Instant;
 }
 
+/** A moment that is known exactly, as the span it lies in. */
+export const exactly = (at: Instant): TimeRange => ({ from: at, to: at });
+
 const DAY_MS = 86_400_000;
 /** Zones change their offset at quarters of an hour at the finest. */
 const QUARTER_MS = 900_000;

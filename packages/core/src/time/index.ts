@@ -1,4 +1,5 @@
 export {
+  exactly,
   houseDay,
   startOfDay,
   addDays,

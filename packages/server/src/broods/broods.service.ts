@@ -3,7 +3,7 @@ import type { broodsEndpoints } from '@freshet/contract/broods';
 import type { BroodRecord } from '@freshet/core/broods';
 import type { TemperatureReading } from '@freshet/core/spawning';
 import { totalHeads, type Heads } from '@freshet/core/stock';
-import { formatInstantRange, houseDay, type TimeRange } from '@freshet/core/time';
+import { exactly, formatInstantRange, houseDay, type TimeRange } from '@freshet/core/time';
 import type { Applied, LogService, Scope } from '../log';
 import { DomainError, groupBy, type Clock, type Database, type Who } from '../platform';
 import type { RoomService } from '../room';
@@ -15,7 +15,6 @@ import { v7 as newId } from 'uuid';
 
 type Body<Name extends keyof typeof broodsEndpoints> = BodyOf<(typeof broodsEndpoints)[Name]>;
 const DAY_MS = 86_400_000;
-const exactly = (at: string): TimeRange => ({ from: at, to: at });
 const sum = (lots: readonly Heads[]) => lots.reduce((total, lot) => total + totalHeads(lot), 0);
 
 /** What is logged of some broods, ready for core. */

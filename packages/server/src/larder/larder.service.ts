@@ -3,13 +3,13 @@ import type { BodyOf } from '@freshet/contract/endpoints';
 import type { larderEndpoints } from '@freshet/contract/larder';
 import { CULTURES, describeCulture, type Culture, type CultureFood } from '@freshet/core/larder';
 import { FOOD_NAMES } from '@freshet/core/stock';
+import { exactly } from '@freshet/core/time';
 import type { Applied, LogService, Scope } from '../log';
 import { DomainError, groupBy, type Clock, type Database, type Who } from '../platform';
 import type { RoomService } from '../room';
 import { createLarderRepository, type CultureEventRow } from './larder.repository';
 
 type Body<Name extends keyof typeof larderEndpoints> = BodyOf<(typeof larderEndpoints)[Name]>;
-const exactly = (at: string) => ({ from: at, to: at });
 const EVENT_WORDS = { fed: 'fed', ripe: 'ripe', harvested: 'harvested', ended: 'emptied' } as const;
 
 /** Cultures and hatches of live food. */

@@ -12,6 +12,7 @@ import {
   type JotCommand,
   type ReadHouse,
 } from '@freshet/core/rounds';
+import { exactly } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
 import type { Applied, LogService, Scope } from '../log';
 import { DomainError, type Database, type Who } from '../platform';
@@ -20,7 +21,6 @@ import { createRoundsRepository } from './rounds.repository';
 import { tankLife } from './tankLife';
 
 type Body<Name extends keyof typeof roundsEndpoints> = BodyOf<(typeof roundsEndpoints)[Name]>;
-const exactly = (at: string) => ({ from: at, to: at });
 
 /** The round, the Horizon, and the jot line; all worked out from the house as it stands. */
 export function createRounds(deps: LoaderDeps & { database: Database; log: LogService }) {

@@ -12,7 +12,7 @@ import {
   type Heads,
   type Movement,
 } from '@freshet/core/stock';
-import type { TimeRange } from '@freshet/core/time';
+import { exactly, type TimeRange } from '@freshet/core/time';
 import type { Applied, LogService, Scope } from '../log';
 import { DomainError, type Clock, type Database, type Who } from '../platform';
 import type { RoomService } from '../room';
@@ -21,7 +21,6 @@ import { createStockRepository, type LotRow } from './stock.repository';
 import { v7 as newId } from 'uuid';
 
 type Body<Name extends keyof typeof stockEndpoints> = BodyOf<(typeof stockEndpoints)[Name]>;
-const exactly = (at: string): TimeRange => ({ from: at, to: at });
 const headsOf = ({ males, females, unsexed }: Heads): Heads => ({ males, females, unsexed });
 
 /** "2 males, 3 females" */

@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import { STAGE_NAMES } from '@freshet/core/spawning';
 import { addDays, formatDate, formatDateRange, formatDayRange, houseDay, startOfDay } from '@freshet/core/time';
 import { useGet, useHouse, type Reply } from '../data';
-import { Empty, Loaded, PageHead, STAGE_WORDS, Swatch, useWidth, type StageKind } from '../ui';
+import { ButtonLink, Empty, Loaded, PageHead, STAGE_WORDS, Swatch, useWidth, type StageKind } from '../ui';
 import { StreamBands } from './StreamBands';
 import { shapeStream } from './streamShape';
 
@@ -91,12 +91,9 @@ export function BroodsPage() {
             <Empty
               title="No brood yet"
               action={
-                <Link
-                  to="/spawns/new"
-                  className="inline-flex min-h-11 items-center rounded-part border border-ink bg-ink px-4 font-semibold text-sheet"
-                >
+                <ButtonLink to="/spawns/new" look="main">
                   Start an attempt
-                </Link>
+                </ButtonLink>
               }
             >
               A brood begins when eggs are seen in a spawning attempt, or young are born.

@@ -1,5 +1,5 @@
-import { FieldProblem, useEntryForm, useHouse } from '../data';
-import { EntryFormFoot, readWhen, SelectField, TextField, toLocal, WhenField, type When } from '../ui';
+import { useEntryForm, useHouse } from '../data';
+import { EntryFormFoot, readWhen, readWhole, SelectField, TextField, toLocal, WhenField, type When } from '../ui';
 
 type Kind = 'eggsSeen' | 'hatched' | 'freeSwimming';
 
@@ -21,11 +21,10 @@ export function ObservationForm({
       at: { mode: 'at', from: now, to: now } as When,
     },
     toBody({ kind, counted, at }) {
-      if (counted.trim() && !/^\s*-?\d+([.,]\d+)?\s*$/.test(counted)) throw new FieldProblem('counted', 'Give a whole number.');
       return {
         broodId: brood.id,
         kind,
-        counted: counted.trim() ? Number(counted.replace(',', '.')) : null,
+        counted: counted.trim() ? readWhole('counted', counted) : null,
         at: readWhen('at', at, house.timeZone),
       };
     },

@@ -1,5 +1,5 @@
-import { FieldProblem, useEntryForm, useHouse } from '../data';
-import { EntryFormFoot, TextField } from '../ui';
+import { useEntryForm, useHouse } from '../data';
+import { EntryFormFoot, readWhole, TextField } from '../ui';
 
 /** White eggs picked out. */
 export function WhiteForm({ brood, done }: { brood: { id: string; name: string; alive: number }; done: () => void }) {
@@ -8,8 +8,7 @@ export function WhiteForm({ brood, done }: { brood: { id: string; name: string; 
     name: 'pickWhite',
     defaults: { count: '' },
     toBody({ count }) {
-      if (!/^\s*-?\d+([.,]\d+)?\s*$/.test(count)) throw new FieldProblem('count', 'Give a whole number.');
-      return { broodId: brood.id, count: Number(count.replace(',', '.')), at: house.now() };
+      return { broodId: brood.id, count: readWhole('count', count), at: house.now() };
     },
     label: ({ count }) => `${brood.name}: ${count} white eggs picked`,
     done,

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import type { Reply } from '../data';
-import { subjectPath } from './Horizon';
+import { subjectPath } from './subjectPath';
 
 type Alarm = Reply<'round'>['alarms'][number];
 

@@ -1,9 +1,13 @@
-import { useMemo, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { lazy, Suspense, useMemo, useState } from 'react';
+import { useNavigate } from 'react-router';
 import { packLanes } from '@freshet/core/rounds';
 import { addDays, daysBetween, formatDay, formatDayRange, isWeekend, weekday } from '@freshet/core/time';
 import { useGet, useHouse, type Reply } from '../data';
-import { Dialog, measureText, stageFill, Swatch, useWidth } from '../ui';
+import { measureText, stageFill, useWidth } from '../ui';
+import { subjectPath } from './subjectPath';
+
+/** The whole list is fetched when it is asked for: its dialog is no part of the first page. */
+const HorizonList = lazy(async () => ({ default: (await import('./HorizonList')).HorizonList }));
 
 type Item = Reply<'horizon'>['items'][number];
 
@@ -14,13 +18,6 @@ const TOP_PX = 21;
 const HEIGHT = 95;
 const LEAST_DAY_PX = 54;
 const PAD = 5;
-
-/** Where an item is about. */
-export function subjectPath(subject: Item['subject']): string {
-  return { brood: `/broods/${subject.id}`, tank: `/tanks/${subject.id}`, attempt: `/spawns/${subject.id}`, larder: '/larder' }[
-    subject.kind
-  ];
-}
 
 interface Placed {
   item: Item;
@@ -78,50 +75,6 @@ function DayColumn({ day, today, x, dayPx }: { day: string; today: string; x: nu
         {first && (day !== today || dayPx >= 76) ? ` ${month}` : ''}
       </text>
     </g>
-  );
-}
-
-function Everything({
-  items,
-  today,
-  open,
-  onClose,
-}: {
-  items: readonly Item[];
-  today: string;
-  open: boolean;
-  onClose: () => void;
-}) {
-  const days = [...new Set(items.map((item) => item.from))].sort();
-  return (
-    <Dialog title="The next three weeks" open={open} onClose={onClose} wide>
-      <ul>
-        {days.map((day) => (
-          <li key={day} className="border-b border-rule py-2 sm:flex">
-            <h3 className="w-28 shrink-0 py-1">{formatDay(day, today)}</h3>
-            <ul className="min-w-0 flex-1">
-              {items
-                .filter((item) => item.from === day)
-                .map((item) => (
-                  <li key={item.key}>
-                    <Link
-                      to={subjectPath(item.subject)}
-                      onClick={onClose}
-                      className="flex min-h-9 items-center gap-3 hover:bg-today"
-                    >
-                      <Swatch kind={item.kind} predicted={item.predicted} />
-                      <span className={item.urgent ? 'font-semibold text-rust' : ''}>{item.label}</span>
-                      {item.to !== item.from && (
-                        <span className="text-note text-quiet">{formatDayRange(item.from, item.to, today)}</span>
-                      )}
-                    </Link>
-                  </li>
-                ))}
-            </ul>
-          </li>
-        ))}
-      </ul>
-    </Dialog>
   );
 }
 
@@ -197,7 +150,11 @@ export function Horizon() {
           +{hidden} more
         </button>
       )}
-      <Everything items={items} today={today} open={open} onClose={() => setOpen(false)} />
+      {open && (
+        <Suspense fallback={null}>
+          <HorizonList items={items} today={today} onClose={() => setOpen(false)} />
+        </Suspense>
+      )}
     </div>
   );
 }

@@ -1,8 +1,7 @@
 import { useEffect, useState } from 'react';
-import { Link } from 'react-router';
 import { addDays, formatDay, localTime } from '@freshet/core/time';
 import { useGet, useHouse, type Reply } from '../data';
-import { Empty, Loaded, PageHead, Segmented } from '../ui';
+import { ButtonLink, Empty, Loaded, PageHead, Segmented } from '../ui';
 import { AlarmList } from './AlarmList';
 import { StopRow } from './StopRow';
 import { WalkMap } from './WalkMap';
@@ -125,30 +124,19 @@ export function RoundsPage() {
                 label: i === 0 ? 'Today' : formatDay(option, house.today).split(' ').slice(0, 2).join(' '),
               }))}
             />
-            <Link
-              to="/sheet"
-              className="hidden min-h-11 items-center rounded-part border border-ink bg-sheet px-4 font-semibold hover:bg-today md:inline-flex"
-            >
+            <ButtonLink to="/sheet" className="hidden md:inline-flex">
               Sheet for the sitter
-            </Link>
+            </ButtonLink>
           </PageHead>
           {data.stops.length === 0 ? (
             <Empty
               title="Nothing to do yet"
               action={
                 <>
-                  <Link
-                    to="/room"
-                    className="inline-flex min-h-11 items-center rounded-part border border-ink bg-ink px-4 font-semibold text-sheet"
-                  >
+                  <ButtonLink to="/room" look="main">
                     Put up a rack and a tank
-                  </Link>
-                  <Link
-                    to="/stock"
-                    className="inline-flex min-h-11 items-center rounded-part border border-ink bg-sheet px-4 font-semibold"
-                  >
-                    Record your stock
-                  </Link>
+                  </ButtonLink>
+                  <ButtonLink to="/stock">Record your stock</ButtonLink>
                 </>
               }
             >

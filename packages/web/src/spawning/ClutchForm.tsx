@@ -1,7 +1,7 @@
 import { useRef } from 'react';
 import { v7 as newId } from 'uuid';
-import { FieldProblem, useEntryForm, useHouse } from '../data';
-import { EntryFormFoot, readWhen, TextField, toLocal, WhenField, type When } from '../ui';
+import { useEntryForm, useHouse } from '../data';
+import { EntryFormFoot, readWhen, readWhole, TextField, toLocal, WhenField, type When } from '../ui';
 
 /** Words for what is seen, by where the young start. */
 const WORDS = {
@@ -30,18 +30,14 @@ export function ClutchForm({
   const ids = useRef({ broodId: newId(), lotId: newId() });
   const words = WORDS[start];
   const now = toLocal(house.now(), house.timeZone);
-  const whole = (field: string, text: string) => {
-    if (!/^\s*-?\d+([.,]\d+)?\s*$/.test(text)) throw new FieldProblem(field, 'Give a whole number.');
-    return Number(text.replace(',', '.'));
-  };
   const entry = useEntryForm({
     name: 'addClutch',
     defaults: { count: '', white: '', laid: { mode: 'between', from: `${house.today}T00:00`, to: now } as When },
     toBody: ({ count, white, laid }) => ({
       ...ids.current,
       attemptId: attempt.id,
-      count: whole('count', count),
-      white: white.trim() ? whole('white', white) : 0,
+      count: readWhole('count', count),
+      white: white.trim() ? readWhole('white', white) : 0,
       laid: readWhen('laid', laid, house.timeZone),
     }),
     fieldOf: (path) =>

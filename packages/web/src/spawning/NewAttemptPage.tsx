@@ -11,6 +11,7 @@ import {
   type FungusSchool,
   type TriggerSchool,
 } from '@freshet/core/spawning';
+import { DYE_CAUTION } from '@freshet/core/room';
 import { FieldProblem, showHeads, useEntryForm, useGet, useHouse, type Reply } from '../data';
 import { EntryFormFoot, NoteField, PageHead, SelectField, TextField } from '../ui';
 import { SpeciesAside } from './SpeciesAside';
@@ -263,10 +264,7 @@ export function NewAttemptPage() {
             </div>
           )}
           {values.fungus === 'dye' && chosen?.start !== 'born' && (
-            <p className="border-l-4 border-amber-line bg-amber-wash px-3 py-2 text-note">
-              Label and data sheet first; gloves; never mix; kills invertebrates; keep from children; never for fish meant as
-              food. Dispose as local rules say.
-            </p>
+            <p className="border-l-4 border-amber-line bg-amber-wash px-3 py-2 text-note">{DYE_CAUTION}</p>
           )}
           <NoteField
             label="Note"

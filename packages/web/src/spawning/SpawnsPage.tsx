@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { formatDay, formatDayRange } from '@freshet/core/time';
 import { useGet, useHouse, type Reply } from '../data';
-import { Empty, Loaded, PageHead } from '../ui';
+import { ButtonLink, Empty, Loaded, PageHead } from '../ui';
 import { SCHOOL_WORDS } from './schools';
 
 type Attempt = Reply<'attempts'>[number];
@@ -50,12 +50,9 @@ export function SpawnsPage() {
   const species = useGet('species');
   const names = new Map((species.data ?? []).map((kind) => [kind.key, kind.commonName]));
   const add = house.may('keeper') && (
-    <Link
-      to="/spawns/new"
-      className="inline-flex min-h-11 items-center rounded-part border border-ink bg-ink px-4 font-semibold text-sheet hover:bg-deep"
-    >
+    <ButtonLink to="/spawns/new" look="main">
       Start an attempt
-    </Link>
+    </ButtonLink>
   );
   return (
     <Loaded reply={attempts} what="the attempts">

@@ -1,5 +1,5 @@
-import { FieldProblem, useEntryForm, useHouse } from '../data';
-import { EntryFormFoot, TextField } from '../ui';
+import { useEntryForm, useHouse } from '../data';
+import { EntryFormFoot, readWhole, TextField } from '../ui';
 import type { SomeLot } from './SomeLot';
 
 /** A count of the living; the ledger is brought to it by a movement of its own. */
@@ -10,8 +10,7 @@ export function CountForm({ lot, done }: { lot: SomeLot; done: () => void }) {
     name: 'count',
     defaults: { counted: '' },
     toBody({ counted }) {
-      if (!/^\s*-?\d+([.,]\d+)?\s*$/.test(counted)) throw new FieldProblem('counted', 'Give a whole number.');
-      return { lotId: lot.id, counted: Number(counted.replace(',', '.')), at: house.now() };
+      return { lotId: lot.id, counted: readWhole('counted', counted), at: house.now() };
     },
     label: ({ counted }) => `${counted} counted`,
     done,

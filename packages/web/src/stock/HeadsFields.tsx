@@ -1,6 +1,5 @@
 import type { FieldErrors, FieldValues, Path, UseFormReturn } from 'react-hook-form';
-import { FieldProblem } from '../data';
-import { TextField } from '../ui';
+import { readWhole, TextField } from '../ui';
 
 /** Headcounts as typed. */
 export interface HeadsText {
@@ -19,12 +18,7 @@ export const headsText = (heads: { males: number; females: number; unsexed: numb
 
 /** Typed headcounts as numbers. @throws {FieldProblem} at the field that is no number */
 export function readHeads(values: HeadsText): { males: number; females: number; unsexed: number } {
-  const read = (sex: (typeof SEXES)[number]) => {
-    const text = values[sex].trim();
-    if (text === '') return 0;
-    if (!/^-?\d+([.,]\d+)?$/.test(text)) throw new FieldProblem(sex, 'Give a whole number.');
-    return Number(text.replace(',', '.'));
-  };
+  const read = (sex: (typeof SEXES)[number]) => (values[sex].trim() === '' ? 0 : readWhole(sex, values[sex]));
   return { males: read('males'), females: read('females'), unsexed: read('unsexed') };
 }
 

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { formatDay, houseDay } from '@freshet/core/time';
 import { useGet, useHouse, type Reply } from '../data';
-import { Button, Dialog, Empty, Loaded, PageHead, TextField } from '../ui';
+import { ButtonLink, Button, Dialog, Empty, Loaded, PageHead, TextField } from '../ui';
 import { LossForm } from './LossForm';
 import { LotForm } from './LotForm';
 import { MoveForm } from './MoveForm';
@@ -94,12 +94,7 @@ export function StockPage() {
         return (
           <>
             <PageHead title="Stock" about={<Balance />}>
-              <Link
-                to="/species"
-                className="inline-flex min-h-11 items-center rounded-part border border-ink bg-sheet px-4 font-semibold hover:bg-today"
-              >
-                Species
-              </Link>
+              <ButtonLink to="/species">Species</ButtonLink>
               {house.may('keeper') && (
                 <Button look="main" onClick={() => setAdding(true)}>
                   Record stock

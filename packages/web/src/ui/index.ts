@@ -1,4 +1,6 @@
 export { Button } from './Button';
+export { ButtonLink } from './ButtonLink';
+export { readWhole } from './readWhole';
 export { Field, TextField, SelectField, NoteField } from './Field';
 export { Dialog } from './Dialog';
 export { Why, type Reasons } from './Why';

@@ -1,14 +1,12 @@
 import { fryRation } from '../../larder';
 import { FOOD_NAMES, totalHeads } from '../../stock';
-import { doseAfterChange } from '../../room';
+import { DYE_CAUTION, doseAfterChange } from '../../room';
 import { daysBetween, formatDay, formatDayRange, houseDay, type Day } from '../../time';
 import { formatNumber } from '../../units';
 import type { HouseLot, HouseTank } from '../houseState';
 import type { ReadBrood, ReadHouse } from '../readHouse';
 import { chore, feedChore, type Chore } from './chore';
 
-const DYE_CAUTION =
-  'Label and data sheet first; gloves; never mix; kills invertebrates; keep from children; never for fish meant as food. Dispose as local rules say.';
 const TEMPERATURE_DAYS = 1;
 const PEAT_LOOK_DAYS = 7;
 
