@@ -4,6 +4,7 @@ const MAY = {
   contract: ['core'],
   demo: ['contract', 'core'],
   server: ['contract', 'core', 'demo'],
+  devices: [],
   web: ['contract', 'core'],
 };
 const any = (list) => `(${list.join('|')})`;

@@ -48,12 +48,17 @@ export const EXTERNAL = [
   'compression',
   'umzug',
   'uuid',
+  'mqtt',
+  'aedes',
 ];
 
 export async function buildServer() {
   await whenChanged('server', ['packages/server', 'packages/demo'], () =>
     bundle('packages/server/src/app/main.ts', 'dist/server.mjs'),
   );
+}
+export async function buildDevices() {
+  await whenChanged('devices', ['packages/devices'], () => bundle('packages/devices/src/main.ts', 'dist/devices.mjs'));
 }
 export async function buildCalc() {
   await whenChanged('calc', ['scripts/calc.mjs'], () =>
@@ -71,6 +76,7 @@ export async function buildWeb() {
 if (import.meta.url === pathToFileURL(process.argv[1] ?? '').href) {
   needModules();
   await buildServer();
+  await buildDevices();
   await buildCalc();
   await buildWeb();
 }

@@ -69,29 +69,35 @@ function lose(
 /** Weekly counts, moves, and the end of those that were raised or lost long ago. */
 function growUp(story: Story, plan: AttemptPlan, growing: Growing, swimming: string, laid: string, places: Places): void {
   const { random } = story;
-  for (const move of plan.moves ?? []) {
-    const at = plusDays(laid, move.day);
-    const [first] = growing.lots;
-    if (!first || at > story.now) continue;
-    const moved = Math.round(first.count * move.share);
-    if (moved < 1 || first.tank === move.tank) continue;
-    const newLotId = story.newId(at);
-    story.write(at, 'move', {
-      id: story.newId(at),
-      lotId: first.id,
-      newLotId,
-      toTankId: places.tankId(move.tank),
-      heads: { ...EMPTY, unsexed: moved },
-      at,
-    });
-    if (moved === first.count) first.tank = move.tank;
-    else {
-      first.count -= moved;
-      growing.lots.push({ id: newLotId, tank: move.tank, count: moved });
+  const moves = [...(plan.moves ?? [])].sort((a, b) => a.day - b.day);
+  /** Moves that fall due before an instant: the headcount of their day goes. */
+  const moveUntil = (until: string) => {
+    for (let move = moves[0]; move && plusDays(laid, move.day) < until; move = moves[0]) {
+      moves.shift();
+      const at = plusDays(laid, move.day);
+      const [first] = growing.lots;
+      if (!first || at > story.now) continue;
+      const moved = Math.round(first.count * move.share);
+      if (moved < 1 || first.tank === move.tank) continue;
+      const newLotId = story.newId(at);
+      story.write(at, 'move', {
+        id: story.newId(at),
+        lotId: first.id,
+        newLotId,
+        toTankId: places.tankId(move.tank),
+        heads: { ...EMPTY, unsexed: moved },
+        at,
+      });
+      if (moved === first.count) first.tank = move.tank;
+      else {
+        first.count -= moved;
+        growing.lots.push({ id: newLotId, tank: move.tank, count: moved });
+      }
     }
-  }
+  };
   for (let week = 1; week < 60; week++) {
     const at = plusDays(nextLook(plusDays(swimming, week * 7)).to, 0);
+    moveUntil(at);
     if (at > story.now || growing.lots.every((lot) => lot.count === 0)) return;
     const since = (Date.parse(at) - Date.parse(laid)) / DAY_MS;
     for (const lot of growing.lots) {

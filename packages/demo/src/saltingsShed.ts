@@ -4,7 +4,10 @@ import { attemptPlans, type AttemptPlan } from './attempts';
 import { tellBrood, type Places } from './broodStory';
 import { RACKS } from './room';
 import { CULTURES, STOCK } from './stock';
+import { tellProbes, type DemoSample } from './probeStory';
 import { createStory, type Story, type StoryEvent } from './story';
+import { tellReadiness } from './readinessStory';
+import { tellWater } from './waterStory';
 
 /** A temperature logged in a tank. */
 export interface DemoReading {
@@ -18,12 +21,15 @@ export interface DemoReading {
 export interface DemoHouse {
   events: StoryEvent[];
   readings: DemoReading[];
+  /** What the probes sent, by tank. */
+  samples: DemoSample[];
 }
 
 const SEED = 20_417;
 const HISTORY_DAYS = 425;
 const SETUP_DAYS = 424;
 /** The probe of this tank went silent some days ago. */
+const COLD_TANK = 'B1.2';
 const BROKEN_PROBE = { code: 'A2.5', silentDays: 6 };
 
 function tellRoom(story: Story): Map<string, { id: string; tempC: number; outdoor: boolean }> {
@@ -190,7 +196,8 @@ function tellTemperatures(story: Story, tanks: ReturnType<typeof tellRoom>): Dem
     const silent = code === BROKEN_PROBE.code ? BROKEN_PROBE.silentDays : 0;
     for (let daysAgo = HISTORY_DAYS - 2; daysAgo >= silent; daysAgo--) {
       const at = story.daysAgo(daysAgo, '06:50');
-      if (at > story.now) continue;
+      // Nobody has been at the tank whose heater failed in the night.
+      if (at > story.now || (daysAgo === 0 && code === COLD_TANK)) continue;
       const season = Math.cos((2 * Math.PI * (Number(at.slice(5, 7)) * 30 + Number(at.slice(8, 10)) - 215)) / 365);
       const wave = tank.outdoor ? 6 * (1 + season) : 0.3 * season + 0.35 * Math.sin(daysAgo / 9 + tank.tempC);
       readings.push({
@@ -231,10 +238,13 @@ export function saltingsShed(now: string): DemoHouse {
   }
   tellCultures(story, places);
   tellBreach(story, lots, places);
+  tellWater(story, places);
+  tellReadiness(story, lots, places);
   const readings = tellTemperatures(story, tanks);
+  const samples = tellProbes(story, places, readings);
   const order = new Map(story.events.map((event, i) => [event, i]));
   const events = [...story.events].sort((a, b) =>
     a.at < b.at ? -1 : a.at > b.at ? 1 : (order.get(a) ?? 0) - (order.get(b) ?? 0),
   );
-  return { events, readings };
+  return { events, readings, samples };
 }

@@ -60,7 +60,7 @@ export const STOCK: readonly StockPlan[] = [
   lot('golden', 'golden-dwarf-cichlid', 'B3.1', [1, 1, 0], 'imported', THISTLEWICK, 382),
   lot('babaulti', 'green-babaulti', 'B3.2', [0, 0, 38], 'local', EXCHANGE, 380, 'Green', 'F6'),
   lot('cajun', 'cajun-dwarf-crayfish', 'B3.3', [3, 5, 0], 'local', AUCTION, 377),
-  lot('amano', 'amano-shrimp', 'B3.4', [6, 9, 0], 'imported', THISTLEWICK, 375),
+  lot('amano', 'amano-shrimp', 'B2.2', [6, 9, 0], 'imported', THISTLEWICK, 375),
   lot('danio', 'zebra-danio', 'B1.2', [4, 4, 0], 'local', HERON, 372),
   lot('cloud', 'white-cloud-minnow', 'Q2', [4, 6, 0], 'local', AUCTION, 9),
   lot('odessa', 'odessa-barb', 'Q1', [0, 0, 12], 'imported', THISTLEWICK, 16),
@@ -73,9 +73,9 @@ export const STOCK: readonly StockPlan[] = [
 ];
 
 export const CULTURES = [
-  { food: 'infusoria', name: 'Infusoria 1', tank: 'C1.1', daysAgo: 3, fedDaysAgo: null, ripeDaysAgo: null },
+  { food: 'infusoria', name: 'Infusoria 1', tank: null, daysAgo: 3, fedDaysAgo: null, ripeDaysAgo: null },
   { food: 'paramecium', name: 'Paramecium 1', tank: 'C1.2', daysAgo: 11, fedDaysAgo: 6, ripeDaysAgo: 5 },
-  { food: 'vinegarEel', name: 'Vinegar eels 1', tank: 'C1.3', daysAgo: 70, fedDaysAgo: 12, ripeDaysAgo: 44 },
+  { food: 'vinegarEel', name: 'Vinegar eels 1', tank: null, daysAgo: 70, fedDaysAgo: 12, ripeDaysAgo: 44 },
   { food: 'microworm', name: 'Microworms 1', tank: null, daysAgo: 12, fedDaysAgo: 5, ripeDaysAgo: 8 },
   { food: 'microworm', name: 'Microworms 2', tank: null, daysAgo: 31, fedDaysAgo: 9, ripeDaysAgo: 26 },
   { food: 'grindal', name: 'Grindal worms 1', tank: null, daysAgo: 52, fedDaysAgo: 2, ripeDaysAgo: 30 },

@@ -2,7 +2,7 @@ import { accountEndpoints } from '../accounts';
 import { broodsEndpoints } from '../broods';
 import { larderEndpoints } from '../larder';
 import { logEndpoints } from '../log';
-import { roomEndpoints } from '../room';
+import { biosecurityEndpoints, probeEndpoints, roomEndpoints, waterEndpoints } from '../room';
 import { roundsEndpoints } from '../rounds';
 import { spawningEndpoints } from '../spawning';
 import { speciesEndpoints, stockEndpoints } from '../stock';
@@ -12,6 +12,9 @@ export const API = {
   ...accountEndpoints,
   ...logEndpoints,
   ...roomEndpoints,
+  ...waterEndpoints,
+  ...probeEndpoints,
+  ...biosecurityEndpoints,
   ...speciesEndpoints,
   ...stockEndpoints,
   ...spawningEndpoints,

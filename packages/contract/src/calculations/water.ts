@@ -8,6 +8,7 @@ import {
   dripAcclimation,
   freeAmmonia,
   lossFromCooling,
+  mineralSalts,
   newWaterTemperature,
   oxygenSaturation,
   phFromCarbonate,
@@ -202,6 +203,26 @@ export const WATER_CALCULATIONS: readonly Calculation[] = [
     run: topOff,
     words: 'Salts stay behind when water evaporates; topping off adds those of the new water.',
     source: 'docs/sources.md#top-off',
+  }),
+  define({
+    name: 'water.mineralSalts',
+    title: 'Mineral salts to a hardness',
+    input: v.object({
+      litres,
+      fromGhDeg: ghDeg,
+      toGhDeg: ghDeg,
+      label: v.object({
+        grams: above0,
+        litres,
+        ghDeg: v.pipe(ghDeg, v.gtValue(0)),
+        khDeg: v.nullish(khDeg),
+        tdsPpm: v.nullish(tdsPpm),
+      }),
+    }),
+    run: mineralSalts,
+    words:
+      'The lift wanted over the lift on the label, times the label’s grams and your litres over the label’s. Dissolve it outside of the tank.',
+    source: 'docs/sources.md#mineral-salts',
   }),
   define({
     name: 'water.dripAcclimation',

@@ -13,6 +13,10 @@ export const EVERYTHING = [
   '/api/broods',
   '/api/cultures',
   '/api/entries',
+  '/api/waters',
+  '/api/meters',
+  '/api/probes',
+  '/api/transfer',
 ] as const;
 
 /** Reply to every write: the entry it made, and whether it had been made before. */

@@ -1,7 +1,10 @@
 import * as v from 'valibot';
+import { METHODS, QUANTITIES, TANK_EVENTS, type Quantity } from '@freshet/core/room';
 import { endpoint } from '../endpoints';
 import { EVERYTHING, Written } from '../log';
-import { Code, Id, Instant, Name, Override } from '../values';
+import { Code, Id, Instant, Name, Note, Override } from '../values';
+
+export { QUANTITIES, type Quantity } from '@freshet/core/room';
 
 const side = (what: string) =>
   v.pipe(
@@ -20,9 +23,8 @@ export const READING_LIMITS = {
   ammoniaPpm: { label: 'Ammonia', unit: 'mg/L', min: 0, max: 100 },
   nitritePpm: { label: 'Nitrite', unit: 'mg/L', min: 0, max: 100 },
   nitratePpm: { label: 'Nitrate', unit: 'mg/L', min: 0, max: 1000 },
-} as const;
-export type Quantity = keyof typeof READING_LIMITS;
-export const QUANTITIES = Object.keys(READING_LIMITS) as [Quantity, ...Quantity[]];
+  oxygenPpm: { label: 'Oxygen', unit: 'mg/L', min: 0, max: 30 },
+} as const satisfies Record<Quantity, { label: string; unit: string; min: number; max: number }>;
 
 export const NewRack = v.object({
   id: Id,
@@ -32,6 +34,19 @@ export const NewRack = v.object({
   quarantine: v.boolean(),
   /** Name of the shared sump; null when every tank stands alone. */
   sump: v.nullable(Name),
+  /** Name of its set of nets and hoses; absent or null for the house's, or its own in quarantine. */
+  tools: v.optional(v.nullable(Name)),
+  /** Length of its quarantine in days; absent for the usual. */
+  quarantineDays: v.optional(
+    v.nullable(
+      v.pipe(
+        v.number('Give the days.'),
+        v.integer('Whole days.'),
+        v.minValue(1, 'At least a day.'),
+        v.maxValue(365, 'At most a year.'),
+      ),
+    ),
+  ),
 });
 
 export const NewShelf = v.object({
@@ -73,8 +88,58 @@ export const NewTank = v.object({
   facing: v.picklist(['long', 'short']),
   /** Left edge on the shelf; null puts it behind the last. */
   leftCm: v.nullable(v.pipe(v.number(), v.minValue(0), v.maxValue(1000))),
+  /** Whether it runs already or is being set up; absent means that it runs. */
+  state: v.optional(v.picklist(['running', 'setUp'])),
   override: Override,
 });
+
+/** A tank moved to another place. */
+export const TankMove = v.object({
+  id: Id,
+  tankId: Id,
+  shelfId: Id,
+  facing: v.picklist(['long', 'short']),
+  /** Left edge on the shelf; null puts it behind the last. */
+  leftCm: v.nullable(
+    v.pipe(
+      v.number('Give the distance from the left.'),
+      v.minValue(0, 'Not over the left end.'),
+      v.maxValue(1000, 'At most 1000 cm.'),
+    ),
+  ),
+  override: Override,
+});
+
+/** What a tank is equipped with, and its own rules of readiness. */
+export const Equipment = v.object({
+  /** 0 without a heater. */
+  heaterW: v.pipe(
+    v.number('Give the watts, 0 for none.'),
+    v.minValue(0, 'Watts are 0 or more.'),
+    v.maxValue(3000, 'At most 3000 W.'),
+  ),
+  filter: v.nullable(Name),
+  hasLid: v.boolean(),
+  hasIntakeGuard: v.boolean(),
+  /** Days in a row that ammonia and nitrite must show nothing. */
+  zeroDays: v.pipe(
+    v.number('Give the days.'),
+    v.integer('Whole days.'),
+    v.minValue(1, 'At least a day.'),
+    v.maxValue(60, 'At most 60 days.'),
+  ),
+  /** Rest after refilling. */
+  restDays: v.pipe(
+    v.number('Give the days.'),
+    v.integer('Whole days.'),
+    v.minValue(0, 'Not negative.'),
+    v.maxValue(60, 'At most 60 days.'),
+  ),
+});
+export const NewEquipment = v.object({ id: Id, tankId: Id, ...Equipment.entries });
+
+/** Something done to a tank that counts for its readiness. */
+export const NewTankEvent = v.object({ id: Id, tankId: Id, kind: v.picklist(TANK_EVENTS), at: Instant, note: v.optional(Note) });
 
 export const NewReading = v.pipe(
   v.object({
@@ -82,6 +147,9 @@ export const NewReading = v.pipe(
     tankId: Id,
     quantity: v.picklist(QUANTITIES),
     value: v.number('Give a value.'),
+    /** How it was measured; absent counts as drops, a temperature as a meter. */
+    method: v.optional(v.picklist(METHODS)),
+    meterId: v.optional(v.nullable(Id)),
     at: Instant,
     override: Override,
   }),
@@ -113,6 +181,14 @@ export const Tank = v.object({
   litres: v.number(),
   totalKg: v.number(),
   kgPerM2: v.number(),
+  equipment: v.object({
+    heaterW: v.number(),
+    filter: v.nullable(v.string()),
+    hasLid: v.boolean(),
+    hasIntakeGuard: v.boolean(),
+    zeroDays: v.number(),
+    restDays: v.number(),
+  }),
 });
 
 export const RoomReply = v.object({
@@ -125,6 +201,8 @@ export const RoomReply = v.object({
       position: v.number(),
       quarantine: v.boolean(),
       sump: v.nullable(v.string()),
+      tools: v.nullable(v.string()),
+      quarantineDays: v.number(),
       shelves: v.array(
         v.object({
           id: v.string(),
@@ -184,7 +262,46 @@ export const roomEndpoints = {
     summary: 'Readings of one tank, oldest first',
     role: 'viewer',
     query: v.object({ days: v.optional(v.pipe(v.string(), v.transform(Number), v.integer(), v.minValue(1), v.maxValue(800))) }),
-    reply: v.array(v.object({ id: v.string(), quantity: v.picklist(QUANTITIES), value: v.number(), at: v.string() })),
+    reply: v.array(
+      v.object({
+        id: v.string(),
+        quantity: v.picklist(QUANTITIES),
+        value: v.number(),
+        at: v.string(),
+        method: v.picklist(METHODS),
+        /** Half width of the error band, in the quantity's unit. */
+        band: v.number(),
+        /** Id of an earlier reading of the same water that it contradicts. */
+        disagreesWith: v.nullable(v.string()),
+      }),
+    ),
+  }),
+  moveTank: endpoint({
+    method: 'POST',
+    path: '/api/tank-moves',
+    summary: 'Move a tank along its shelf or to another',
+    role: 'keeper',
+    body: TankMove,
+    reply: Written,
+    touches: EVERYTHING,
+  }),
+  equip: endpoint({
+    method: 'POST',
+    path: '/api/equipment',
+    summary: 'Say what a tank is equipped with, and its rules of readiness',
+    role: 'keeper',
+    body: NewEquipment,
+    reply: Written,
+    touches: EVERYTHING,
+  }),
+  tankEvent: endpoint({
+    method: 'POST',
+    path: '/api/tank-events',
+    summary: 'Log what was done to a tank: filled, filter fed, refilled, disinfected, heater tested …',
+    role: 'sitter',
+    body: NewTankEvent,
+    reply: Written,
+    touches: EVERYTHING,
   }),
   addReading: endpoint({
     method: 'POST',

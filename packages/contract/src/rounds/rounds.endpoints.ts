@@ -1,5 +1,7 @@
 import * as v from 'valibot';
 import { LIFE_STAGES } from '@freshet/core/broods';
+import { TANK_STATES } from '@freshet/core/room';
+import { COMPARED } from '@freshet/core/rounds';
 import { FOODS } from '@freshet/core/stock';
 import { endpoint } from '../endpoints';
 import { CULTURE_FOODS } from '../larder';
@@ -13,6 +15,8 @@ export const ChoreLogSchema = v.variant('kind', [
   v.object({ kind: v.literal('cultureStarted'), food: v.picklist(CULTURE_FOODS) }),
   v.object({ kind: v.literal('temperature'), tankId: Id }),
   v.object({ kind: v.literal('triggered'), attemptId: Id }),
+  v.object({ kind: v.picklist(['waterChange', 'filterFed']), tankId: Id }),
+  v.object({ kind: v.literal('calibrated'), meterId: Id }),
 ]);
 
 const Chore = v.object({
@@ -33,6 +37,10 @@ const Chore = v.object({
     'renewCulture',
     'trigger',
     'setUp',
+    'waterChange',
+    'feedFilter',
+    'testWater',
+    'calibrate',
   ]),
   mark: v.picklist(['do', 'watch']),
   text: v.string(),
@@ -141,7 +149,50 @@ export const TankLife = v.object({
   cultures: v.array(v.object({ id: v.string(), name: v.string() })),
   /** Open attempts to which eggs seen here could belong. */
   clutchAttempts: v.number(),
+  readiness: v.object({
+    state: v.picklist(TANK_STATES),
+    since: v.nullable(Day),
+    ready: v.boolean(),
+    hindrances: v.array(v.object({ what: v.string(), todo: v.string() })),
+    notes: v.array(v.string()),
+    expected: v.nullable(v.object({ from: Day, to: Day, basis: v.picklist(['zeros', 'curve', 'usual', 'rest']) })),
+  }),
+  /** Null when it is not in quarantine; `endsOn` is null while nobody arrived. */
+  quarantine: v.nullable(v.object({ endsOn: v.nullable(Day) })),
+  nitrate: v.nullable(v.object({ ppm: v.number(), at: v.string() })),
+  lastChange: v.nullable(v.string()),
+  /** Share of what it carries that its broods take up, 1 is full; null when no brood feeds there. */
+  crowding: v.nullable(v.number()),
+  /** When it is next free; null when nothing says. */
+  freeOn: v.nullable(Day),
 });
+
+/** What to know before a lot goes to another tank. */
+export const Transfer = v.object({
+  rows: v.array(
+    v.object({
+      quantity: v.picklist(COMPARED),
+      source: v.nullable(v.number()),
+      target: v.nullable(v.number()),
+      differs: v.boolean(),
+    }),
+  ),
+  floatMinutes: v.nullable(v.number()),
+  drip: v.nullable(v.object({ hours: v.number(), finalLitres: v.number(), limitedBy: v.picklist(COMPARED), why: v.string() })),
+  warnings: v.array(
+    v.object({
+      kind: v.picklist(['eats', 'parentage', 'quarantine', 'notReady', 'crowded', 'temperature', 'unknownWater']),
+      text: v.string(),
+    }),
+  ),
+});
+const Litres = v.pipe(
+  v.string(),
+  v.transform(Number),
+  v.number(),
+  v.gtValue(0, 'More than nothing.'),
+  v.maxValue(1000, 'At most 1000 L.'),
+);
 
 /** A chore done or left out. */
 export const NewOutcome = v.object({
@@ -185,6 +236,14 @@ export const roundsEndpoints = {
     summary: 'What lives in every tank',
     role: 'viewer',
     reply: v.array(TankLife),
+  }),
+  transfer: endpoint({
+    method: 'GET',
+    path: '/api/transfer',
+    summary: 'Two tanks side by side for a lot that is to go from one to the other: waters, float and drip, warnings',
+    role: 'viewer',
+    query: v.object({ lotId: Id, toTankId: Id, bagLitres: v.optional(Litres), dripLitresPerHour: v.optional(Litres) }),
+    reply: Transfer,
   }),
   foodPlans: endpoint({
     method: 'GET',

@@ -7,3 +7,35 @@ export { shares, type SourceWater } from './water/shares';
 export { changeToTemperature, lossFromCooling, newWaterTemperature, rewarm } from './water/warmth';
 export { changeForLimit, dilution, dripAcclimation, topOff } from './water/changes';
 export { freeAmmonia, oxygenSaturation } from './water/gases';
+export { sourceValues, SOURCE_VALUES, type Analysis, type SourceValue } from './water/sourceValues';
+export { mineralSalts } from './water/mineralSalts';
+export { estimateProduction, forecastRegime, nextChangeDay, type DayChange, type DayValue, type Regime } from './water/regime';
+export { errorBand, METHODS, QUANTITIES, type MeasuringMethod, type Quantity } from './readings/errorBand';
+export { findDisagreements, type BandedReading, type Disagreement } from './readings/findDisagreements';
+export { judgeProbe, type ProbeFault, type ProbeVerdict, type Sample } from './readings/judgeProbe';
+export { thinSeries, type Bucket } from './readings/thinSeries';
+export { decidePlace, endOfShelf, footprint, type PlaceDecision, type ShelfSpace, type StandingTank } from './layout/decidePlace';
+export { judgeCycling, ZERO_PPM, type CyclingReading, type CyclingVerdict } from './readiness/cycling';
+export {
+  decideReadiness,
+  READINESS_RULES,
+  TANK_EVENTS,
+  TANK_STATES,
+  type Hindrance,
+  type Readiness,
+  type ReadinessRules,
+  type TankEvent,
+  type TankEventKind,
+  type TankState,
+} from './readiness/decideReadiness';
+export {
+  computeExposure,
+  CONTACT_KINDS,
+  exposurePath,
+  HUB,
+  type Contact,
+  type ContactKind,
+  type Exposed,
+} from './biosecurity/computeExposure';
+export { findQuarantineRisks, standingContacts, type BiosecurityRack, type QuarantineRisk } from './biosecurity/standingContacts';
+export { decideQuarantine, QUARANTINE_DAYS, type Quarantine } from './biosecurity/decideQuarantine';

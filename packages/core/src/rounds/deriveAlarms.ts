@@ -1,38 +1,15 @@
-import { FOOD_NAMES, expectedLengthMm, totalHeads, type Figures } from '../stock';
+import { FOOD_NAMES, totalHeads } from '../stock';
 import { checkTemperature } from '../room';
 import { decideBooking } from '../spawning';
-import { addDays, daysBetween, formatDay, formatDayRange, formatInstant, houseDay, type Day } from '../time';
+import { daysBetween, formatDay, formatDayRange, formatInstant, houseDay } from '../time';
 import { formatNumber, formatRange } from '../units';
+import { STALE_DAYS, type Alarm } from './alarm';
+import { crowdedOn, youngPerLitre } from './crowding';
 import type { LarderPlan } from './deriveLarder';
-import type { ReadBrood, ReadHouse } from './readHouse';
+import type { ReadHouse } from './readHouse';
+import { roomAlarms } from './roomAlarms';
 
-/** What needs the keeper: a sentence that says what is wrong, why, and what to do. */
-export interface Alarm {
-  key: string;
-  severity: 'now' | 'soon';
-  title: string;
-  text: string;
-  subject: { kind: 'brood' | 'tank' | 'attempt' | 'larder'; id: string } | null;
-}
-
-const STALE_DAYS = 3;
 const CROWD_LOOKAHEAD_DAYS = 14;
-
-/** Young that one litre carries at a length: the figure at sale size, scaled by the square of the length. */
-function perLitre(figures: Figures, lengthMm: number): number {
-  const sale = (figures.saleMm[0] + figures.saleMm[1]) / 2;
-  return figures.juvenilesPerLitre[1] * (sale / lengthMm) ** 2;
-}
-
-/** First day within a fortnight on which a lot of a brood is too many for its tank, with the length reached then. */
-function crowdedOn(read: ReadBrood, count: number, litres: number, today: Day): { day: Day; lengthMm: number } | null {
-  if (read.state.feedingDays === null) return null;
-  for (let ahead = 0; ahead <= CROWD_LOOKAHEAD_DAYS; ahead++) {
-    const lengthMm = expectedLengthMm(read.species.figures, read.state.feedingDays + ahead);
-    if (count > perLitre(read.species.figures, lengthMm) * litres) return { day: addDays(today, ahead), lengthMm };
-  }
-  return null;
-}
 
 function larderAlarms(house: ReadHouse, plans: readonly LarderPlan[]): Alarm[] {
   const alarms: Alarm[] = [];
@@ -97,14 +74,14 @@ function broodAlarms(house: ReadHouse): Alarm[] {
     for (const lot of read.lots) {
       const tank = house.tanks.get(lot.tankId ?? '');
       if (!tank) continue;
-      const crowd = crowdedOn(read, totalHeads(lot), tank.litres, house.today);
+      const crowd = crowdedOn(read, totalHeads(lot), tank.litres, house.today, CROWD_LOOKAHEAD_DAYS);
       if (!crowd) continue;
       const nowCrowded = crowd.day === house.today;
       alarms.push({
         key: `crowd:${lot.id}`,
         severity: nowCrowded ? 'now' : 'soon',
         title: nowCrowded ? `${tank.code} is crowded.` : `${tank.code} crowds on ${formatDay(crowd.day, house.today)}.`,
-        text: `${totalHeads(lot)} ${species.commonName.toLowerCase()} at ${formatNumber(crowd.lengthMm)} mm; ${formatNumber(tank.litres)} L carries about ${Math.floor(perLitre(species.figures, crowd.lengthMm) * tank.litres)}. Split them: crowding stunts for good.`,
+        text: `${totalHeads(lot)} ${species.commonName.toLowerCase()} at ${formatNumber(crowd.lengthMm)} mm; ${formatNumber(tank.litres)} L carries about ${Math.floor(youngPerLitre(species.figures, crowd.lengthMm) * tank.litres)}. Split them: crowding stunts for good.`,
         subject,
       });
     }
@@ -167,6 +144,6 @@ function tankAlarms(house: ReadHouse): Alarm[] {
 
 /** Everything that needs the keeper now, the pressing first. */
 export function deriveAlarms(house: ReadHouse, plans: readonly LarderPlan[]): Alarm[] {
-  const alarms = [...larderAlarms(house, plans), ...broodAlarms(house), ...tankAlarms(house)];
+  const alarms = [...larderAlarms(house, plans), ...broodAlarms(house), ...tankAlarms(house), ...roomAlarms(house)];
   return [...alarms.filter((alarm) => alarm.severity === 'now'), ...alarms.filter((alarm) => alarm.severity === 'soon')];
 }

@@ -1,18 +1,20 @@
 import { compareWalk, type WalkPlace } from '../room';
 import { METHOD_TEMPLATES, totalHeads } from '../stock';
-import { daysBetween, type Day } from '../time';
+import { daysBetween, formatDay, type Day } from '../time';
 import { formatNumber } from '../units';
 import type { LifeStage } from '../broods';
 import { broodChores } from './chores/broodChores';
 import type { Chore, ChoreKind } from './chores/chore';
 import { attemptChores, keeperChores, tooColdToFeed } from './chores/keeperChores';
 import { cultureChores, hatchChore, startChores } from './chores/larderChores';
-import { deriveAlarms, type Alarm } from './deriveAlarms';
+import { meterChores, roomChores } from './chores/roomChores';
+import type { Alarm } from './alarm';
+import { deriveAlarms } from './deriveAlarms';
 import { deriveLarder } from './deriveLarder';
 import type { HouseLot, HouseOutcome, HouseTank } from './houseState';
 import type { ReadBrood, ReadHouse } from './readHouse';
 
-export type { Alarm } from './deriveAlarms';
+export type { Alarm } from './alarm';
 export type { Chore, ChoreKind } from './chores/chore';
 
 /** One stop of the walk. */
@@ -57,6 +59,10 @@ const SECONDS: Record<ChoreKind, number> = {
   renewCulture: 300,
   trigger: 600,
   setUp: 900,
+  waterChange: 360,
+  feedFilter: 30,
+  testWater: 300,
+  calibrate: 420,
 };
 const LARDER_POSITION = 800;
 
@@ -93,7 +99,11 @@ function describeLots(
 
 function notesFor(tank: HouseTank, broods: readonly ReadBrood[], house: ReadHouse): string[] {
   const notes: string[] = [];
-  if (tank.quarantine) notes.push('Quarantine: its own net, hose and towel. Wash hands after.');
+  const quarantine = house.state.room.quarantines.get(tank.id);
+  if (tank.quarantine || quarantine !== undefined)
+    notes.push(
+      `Quarantine: its own net, hose and towel. Wash hands after.${quarantine ? ` Until ${formatDay(quarantine.endsOn, house.today)}.` : ''}`,
+    );
   for (const { species, state } of broods)
     if (state.stage === 'eggs' && METHOD_TEMPLATES[species.method].guards === 'male')
       notes.push('The male is on eggs: look from a distance, do not lift the cave.');
@@ -178,6 +188,7 @@ export function deriveRound(house: ReadHouse, day: Day): Round {
       ...attempts.flatMap((attempt) => attemptChores(attempt, day, house)),
       ...(cultureByTank.get(tank.id) ?? []),
     ];
+    chores.push(...roomChores(tank, house, day, chores));
     const unique = [...new Map(chores.map((chore) => [chore.key, chore])).values()];
     const remembered = [...outcomes.values()].filter(
       (outcome) => outcome.tankId === tank.id && !unique.some((chore) => chore.key === outcome.choreKey),
@@ -213,26 +224,26 @@ export function deriveRound(house: ReadHouse, day: Day): Round {
       },
     });
   }
-  const shelfKeys = new Set(shelf.map((chore) => chore.key));
-  const shelfChores = [
-    ...settle(shelf, outcomes, used),
-    ...[...outcomes.values()].filter((outcome) => outcome.tankId === null && !shelfKeys.has(outcome.choreKey)).map(leftOver),
+  // What has no tank: the live food, and the instruments on the bench.
+  const placeless = [
+    { code: 'Larder', who: 'Live food', detail: 'cultures and hatches', stage: 'culture' as const, chores: shelf },
+    { code: 'Bench', who: 'Instruments', detail: 'calibration', stage: null, chores: meterChores(house, day) },
   ];
-  if (shelfChores.length > 0)
+  for (const [i, { chores: due, ...named }] of placeless.entries()) {
+    const keys = new Set(due.map((chore) => chore.key));
+    const settled = [
+      ...settle(due, outcomes, used),
+      ...[...outcomes.values()]
+        .filter((outcome) => outcome.tankId === null && !keys.has(outcome.choreKey))
+        .filter((outcome) => outcome.choreKey.startsWith('calibrate:') === (named.code === 'Bench'))
+        .map(leftOver),
+    ];
+    if (settled.length === 0) continue;
     placed.push({
-      place: { quarantine: false, rackPosition: LARDER_POSITION, nursery: false, shelfLevel: 0, leftCm: 0, code: 'Larder' },
-      stop: {
-        tankId: null,
-        code: 'Larder',
-        rackCode: '',
-        quarantine: false,
-        who: 'Live food',
-        detail: 'cultures and hatches',
-        stage: 'culture',
-        notes: [],
-        chores: shelfChores,
-      },
+      place: { quarantine: false, rackPosition: LARDER_POSITION + i, nursery: false, shelfLevel: 0, leftCm: 0, code: named.code },
+      stop: { tankId: null, rackCode: '', quarantine: false, notes: [], ...named, chores: settled },
     });
+  }
   const stops = placed.sort((a, b) => compareWalk(a.place, b.place)).map(({ stop }) => stop);
   const chores = stops.flatMap((stop) => stop.chores);
   const open = chores.filter((chore) => !chore.outcome);

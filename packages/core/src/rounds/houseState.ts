@@ -1,3 +1,4 @@
+import type { HouseRoom } from './houseRoom';
 import type { BroodRecord } from '../broods';
 import type { Culture } from '../larder';
 import type { Recipe, TemperatureReading } from '../spawning';
@@ -74,4 +75,5 @@ export interface HouseState {
   /** By brood id: the temperatures a brood that does not feed yet went through, oldest first. */
   broodTemperatures: ReadonlyMap<string, readonly TemperatureReading[]>;
   outcomes: readonly HouseOutcome[];
+  room: HouseRoom;
 }

@@ -7,6 +7,7 @@ import {
   deriveRound,
   jotTanks,
   packLanes,
+  QUIET_ROOM,
   readHouse,
   type HouseAttempt,
   type HouseBrood,
@@ -81,6 +82,7 @@ const house = (more: Partial<HouseState>): HouseState => ({
   temperatures: new Map(),
   broodTemperatures: new Map(),
   outcomes: [],
+  room: QUIET_ROOM,
   ...more,
 });
 const round = (state: HouseState, day = TODAY) => deriveRound(readHouse(state), day);

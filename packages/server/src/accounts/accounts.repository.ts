@@ -38,6 +38,7 @@ export function createAccountsRepository({ sequelize }: Database) {
       (await select<MemberRow>(`${MEMBER} WHERE u.id = :userId AND h.id = :houseId LIMIT 1`, { userId, houseId }))[0] ?? null,
     countHouses: async () => Number((await select<{ count: number }>('SELECT COUNT(*) count FROM houses', {}))[0]?.count ?? 0),
     houseIds: async () => (await select<{ id: string }>('SELECT id FROM houses', {})).map(({ id }) => id),
+    demoHouseIds: async () => (await select<{ id: string }>('SELECT id FROM houses WHERE demo = TRUE', {})).map(({ id }) => id),
     hasDemo: async () => (await select<{ id: string }>('SELECT id FROM houses WHERE demo = TRUE LIMIT 1', {})).length > 0,
     insertHouse: (
       row: {

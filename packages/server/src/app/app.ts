@@ -12,7 +12,7 @@ import { broodsEndpoints } from '@freshet/contract/broods';
 import { larderEndpoints } from '@freshet/contract/larder';
 import { logEndpoints } from '@freshet/contract/log';
 import { PROBLEMS } from '@freshet/contract/problems';
-import { roomEndpoints } from '@freshet/contract/room';
+import { biosecurityEndpoints, probeEndpoints, roomEndpoints, waterEndpoints } from '@freshet/contract/room';
 import { roundsEndpoints } from '@freshet/contract/rounds';
 import { spawningEndpoints } from '@freshet/contract/spawning';
 import { speciesEndpoints, stockEndpoints } from '@freshet/contract/stock';
@@ -21,7 +21,7 @@ import { broodsHandlers } from '../broods';
 import { larderHandlers } from '../larder';
 import { logHandlers } from '../log';
 import { DomainError, mount, problemHandler, sessions, type Who } from '../platform';
-import { roomHandlers } from '../room';
+import { biosecurityHandlers, probeHandlers, roomHandlers, waterHandlers } from '../room';
 import { roundsHandlers } from '../rounds';
 import { spawningHandlers } from '../spawning';
 import { speciesHandlers, stockHandlers } from '../stock';
@@ -125,7 +125,18 @@ export function buildApp({ services, log, secret, webFolder }: AppOptions): Expr
     '/api',
     pinoHttp({ logger: log, customLogLevel: (_request, response) => (response.statusCode >= 500 ? 'error' : 'debug') }),
   );
-  app.use('/api', sameOrigin, express.json({ limit: '256kb' }), sessions(services.database, secret));
+  const json = express.json({ limit: '256kb' });
+  // Probes have a token of their own: no session is looked up for them.
+  const withSession = [sameOrigin, json, sessions(services.database, secret)];
+  app.use('/api', (request, response, next) => {
+    if (request.path === '/probe-readings') json(request, response, next);
+    else next();
+  });
+  for (const step of withSession)
+    app.use('/api', (request, response, next) => {
+      if (request.path === '/probe-readings') next();
+      else step(request, response, next);
+    });
   app.post(
     '/api/session',
     wrongPasswords(SIGN_IN_TRIES, (request) => `${addressOf(request)} ${loginOf(request)}`),
@@ -133,14 +144,22 @@ export function buildApp({ services, log, secret, webFolder }: AppOptions): Expr
   );
 
   const whoOf = async (request: Request): Promise<Who | null> => {
-    const { userId, houseId } = request.session;
+    const { userId, houseId } = (request.session as Partial<Request['session']> | undefined) ?? {};
     return userId && houseId ? services.accounts.who(userId, houseId) : null;
   };
   const router = express.Router();
   const { accounts, room, species, stock, spawning, broods, broodPages, larder, rounds } = services;
   mount(router, accountEndpoints, accountHandlers(accounts), whoOf);
   mount(router, logEndpoints, logHandlers(services.log), whoOf);
-  mount(router, roomEndpoints, roomHandlers(room), whoOf);
+  mount(router, roomEndpoints, roomHandlers(room, services.readiness, services.water), whoOf);
+  mount(router, waterEndpoints, waterHandlers(services.water, services.probes), whoOf);
+  mount(router, biosecurityEndpoints, biosecurityHandlers(services.biosecurity), whoOf);
+  mount(
+    router,
+    probeEndpoints,
+    probeHandlers(services.probes, (who) => rounds.wanted(who)),
+    whoOf,
+  );
   mount(router, speciesEndpoints, speciesHandlers(species), whoOf);
   mount(router, stockEndpoints, stockHandlers(stock), whoOf);
   mount(

@@ -4,25 +4,57 @@ import { createBroodPages, createBroods } from '../broods';
 import { createLarder } from '../larder';
 import { createLog } from '../log';
 import type { Clock, Database } from '../platform';
-import { createRoom } from '../room';
+import { createBiosecurity, createProbes, createReadiness, createRoom, createWater, type RoomService } from '../room';
 import { createRounds } from '../rounds';
 import { createSpawning } from '../spawning';
 import { createSpecies, createStock } from '../stock';
 import { DEMO_ACCOUNTS } from '@freshet/demo';
 
 /** Every service, wired once; later areas are given to earlier ones here, as plain functions. */
-export function compose({ database, clock }: { database: Database; clock: Clock }) {
+export function compose({ database, clock, secret = 'test' }: { database: Database; clock: Clock; secret?: string }) {
   const base = { database, clock };
   const accounts = createAccounts({ ...base, demoAccounts: DEMO_ACCOUNTS });
   const log = createLog(base);
-  const room = createRoom({ ...base, log });
+  const readiness = createReadiness({ ...base, log, roomOf: () => room });
+  const room: RoomService = createRoom({ ...base, log, onTank: readiness.onTank });
+  const water = createWater({ ...base, log, room });
+  const probes = createProbes({ clock, log, room, water, secret });
   const species = createSpecies({ ...base, log });
-  const stock = createStock({ ...base, log, room, species });
+  const stock = createStock({ ...base, log, room, readiness, species });
+  const biosecurity = createBiosecurity({ database, log, room, lotTrail: stock.quarantines.trail });
   const spawning = createSpawning({ ...base, log, room, stock, species });
   const broods = createBroods({ ...base, log, room, stock, species, spawning });
   const broodPages = createBroodPages({ clock, room, stock, spawning, broods, rationFor: fryRation });
   const larder = createLarder({ ...base, log, room });
-  const rounds = createRounds({ ...base, log, room, stock, spawning, broods, larder });
-  return { ...base, accounts, log, room, species, stock, spawning, broods, broodPages, larder, rounds };
+  const rounds = createRounds({
+    ...base,
+    log,
+    room,
+    readiness,
+    water,
+    probes,
+    biosecurity,
+    stock,
+    spawning,
+    broods,
+    larder,
+  });
+  return {
+    ...base,
+    accounts,
+    log,
+    room,
+    readiness,
+    water,
+    probes,
+    biosecurity,
+    species,
+    stock,
+    spawning,
+    broods,
+    broodPages,
+    larder,
+    rounds,
+  };
 }
 export type Services = ReturnType<typeof compose>;

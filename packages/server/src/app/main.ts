@@ -2,6 +2,8 @@ import { pino } from 'pino';
 import { fixedClock, migrator, openDatabase, systemClock } from '../platform';
 import { buildApp } from './app';
 import { compose } from './compose';
+import { demoProbes } from './demoProbes';
+import { listenToProbes } from './mqtt';
 import { seedDemo } from './seedDemo';
 
 const say = (line: string) => process.stdout.write(`${line}\n`);
@@ -16,6 +18,8 @@ function settings() {
     FRESHET_WEB,
     FRESHET_DEMO,
     FRESHET_LOG,
+    FRESHET_MQTT_URL,
+    FRESHET_MQTT_CLIENT,
   } = process.env;
   if (!databaseUrl) throw new Error('FRESHET_DATABASE_URL is not set; begin with "npm start".');
   return {
@@ -26,6 +30,8 @@ function settings() {
     webFolder: FRESHET_WEB,
     demo: FRESHET_DEMO !== 'no',
     logLevel: FRESHET_LOG ?? 'warn',
+    mqttUrl: FRESHET_MQTT_URL,
+    mqttClient: FRESHET_MQTT_CLIENT ?? 'freshet-server',
   };
 }
 
@@ -45,11 +51,11 @@ async function checkLedger(databaseUrl: string): Promise<void> {
 }
 
 async function serve(): Promise<void> {
-  const { databaseUrl, port, clock, secret, webFolder, demo, logLevel } = settings();
+  const { databaseUrl, port, clock, secret, webFolder, demo, logLevel, mqttUrl, mqttClient } = settings();
   const log = pino({ level: logLevel, redact: ['req.headers.cookie', 'res.headers["set-cookie"]'] });
   const database = openDatabase(databaseUrl);
   await migrator(database).up();
-  const services = compose({ database, clock });
+  const services = compose({ database, clock, secret });
   if (demo && (await services.accounts.repository.countHouses()) === 0) {
     const started = Date.now();
     const { events, readings } = await seedDemo(database, clock.now());
@@ -57,11 +63,14 @@ async function serve(): Promise<void> {
       `Demonstration house filled: ${events} entries, ${readings} readings, in ${((Date.now() - started) / 1000).toFixed(1)} s`,
     );
   }
+  const bridge = mqttUrl ? listenToProbes(mqttUrl, mqttClient, services.probes, log) : null;
+  const standIns = demo && process.send ? await demoProbes(services) : [];
   const server = buildApp({ services, log, secret, ...(webFolder ? { webFolder } : {}) }).listen(port, '127.0.0.1', () => {
     say(`listening ${(server.address() as { port: number }).port}`);
-    process.send?.({ listening: (server.address() as { port: number }).port });
+    process.send?.({ listening: (server.address() as { port: number }).port, probes: standIns });
   });
   const stop = () => {
+    void bridge?.stop();
     server.close(() => {
       void database.close().then(() => process.exit(0));
     });

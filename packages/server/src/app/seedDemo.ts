@@ -10,10 +10,22 @@ const STOPS_DONE = 4;
 /** Parts of the story, each played by the service a keeper's own write would reach. */
 type Part = { [Event in StoryEvent as Event['name']]?: (who: Who, body: Event['body']) => Promise<unknown> };
 
-const partsOf = ({ room, stock, spawning, broods, larder }: Services): Part => ({
+const partsOf = ({ room, readiness, water, probes, biosecurity, stock, spawning, broods, larder }: Services): Part => ({
   addRack: room.addRack,
   addShelf: room.addShelf,
   addTank: room.addTank,
+  addReading: room.addReading,
+  equip: room.equip,
+  tankEvent: readiness.tankEvent,
+  addWater: water.addWater,
+  addAnalysis: water.addAnalysis,
+  logChange: water.logChange,
+  setRegime: water.setRegime,
+  addMeter: water.addMeter,
+  calibrate: water.calibrate,
+  addProbe: probes.addProbe,
+  logIllness: biosecurity.logIllness,
+  logContact: biosecurity.logContact,
   addLot: stock.addLot,
   move: stock.move,
   lose: stock.lose,
@@ -68,7 +80,7 @@ export async function seedDemo(database: Database, now: string): Promise<{ event
     accounts: DEMO_ACCOUNTS,
   } as const;
   const who = await services.accounts.createHouse(house);
-  const { events, readings } = saltingsShed(now);
+  const { events, readings, samples } = saltingsShed(now);
   const parts = partsOf(services);
   for (const event of events) {
     storyTime = event.at;
@@ -79,9 +91,19 @@ export async function seedDemo(database: Database, now: string): Promise<{ event
     }
   }
   const entryId = newId();
-  const rows = readings.map((reading) => ({ ...reading, entryId, quantity: 'tempC' as const }));
+  const rows = readings.map((reading) => ({
+    ...reading,
+    entryId,
+    quantity: 'tempC' as const,
+    method: 'meter' as const,
+    meterId: null,
+  }));
   for (let i = 0; i < rows.length; i += READINGS_AT_ONCE)
     await services.room.repository.readings.insert(who.houseId, rows.slice(i, i + READINGS_AT_ONCE));
+  for (let i = 0; i < samples.length; i += READINGS_AT_ONCE)
+    await services.room.repository.samples.insert(
+      samples.slice(i, i + READINGS_AT_ONCE).map((sample) => ({ houseId: who.houseId, ...sample })),
+    );
   storyTime = now;
   await beginWalk(services, who, now);
   return { events: events.length, readings: readings.length };

@@ -1,2 +1,6 @@
 export { createRoom, type RoomService, type TankRow } from './room.service';
-export { roomHandlers } from './room.routes';
+export { createReadiness, type ReadinessService } from './readiness.service';
+export { createWater, type WaterService } from './water.service';
+export { createProbes, type ProbesService, type TellProbe } from './probes.service';
+export { createBiosecurity, type BiosecurityService, type LotTrail } from './biosecurity.service';
+export { biosecurityHandlers, probeHandlers, roomHandlers, waterHandlers } from './room.routes';

@@ -1,17 +1,26 @@
 import type { BodyOf } from '@freshet/contract/endpoints';
 import { READING_LIMITS, type roomEndpoints } from '@freshet/contract/room';
 import { CalculationError } from '@freshet/core/errors';
-import { tankLoad } from '@freshet/core/room';
+import { QUARANTINE_DAYS, READINESS_RULES, tankLoad, type MeasuringMethod } from '@freshet/core/room';
 import { formatNumber } from '@freshet/core/units';
 import type { Applied, LogService, Scope } from '../log';
 import { DomainError, groupBy, isDuplicate, type Clock, type Database, type Who } from '../platform';
 import { v7 as newId } from 'uuid';
-import { createRoomRepository, type ReadingRow, type TankRow } from './room.repository';
+import { createTankMoves } from './tankMoves';
+import { createRoomRepository, type EquipmentRow, type ReadingRow, type TankRow } from './room.repository';
 
 export type { TankRow } from './room.repository';
+/** What a tank is taken to have until the keeper says otherwise. */
+const BARE = {
+  heaterW: 0,
+  filter: null,
+  hasLid: false,
+  hasIntakeGuard: false,
+  zeroDays: READINESS_RULES.zeroDays,
+  restDays: READINESS_RULES.restDays,
+};
 type Body<Name extends keyof typeof roomEndpoints> = BodyOf<(typeof roomEndpoints)[Name]>;
 
-const DAY_MS = 86_400_000;
 /** No home tank is kept outside this; beyond it a reason is asked for. */
 const PLAUSIBLE_TEMP_C = [4, 36] as const;
 
@@ -30,13 +39,32 @@ async function takenCode<T>(code: string, work: () => Promise<T>): Promise<T> {
 }
 
 /** Racks, shelves, tanks and their readings. */
-export function createRoom({ database, clock, log }: { database: Database; clock: Clock; log: LogService }) {
+export function createRoom({
+  database,
+  clock,
+  log,
+  onTank,
+}: {
+  database: Database;
+  clock: Clock;
+  log: LogService;
+  /** Told of a new tank in its transaction, so that its readiness begins with it. */
+  onTank?: (scope: Scope, tankId: string, state: 'running' | 'setUp') => Promise<void>;
+}) {
   const repository = createRoomRepository(database);
-  const { racks, shelves, tanks, readings } = repository;
+  const { racks, shelves, tanks, readings, equipment } = repository;
+  const equipmentOf = (row: EquipmentRow | undefined) => {
+    if (!row) return BARE;
+    const { heaterW, filter, hasLid, hasIntakeGuard, zeroDays, restDays } = row;
+    return { heaterW, filter, hasLid, hasIntakeGuard, zeroDays, restDays };
+  };
   const now = () => ({ from: clock.now(), to: clock.now() });
 
+  const moves = createTankMoves({ log, repository, now });
+  const { findPlace } = moves;
+
   log.onUndo({
-    tables: [racks, shelves, tanks, readings],
+    tables: [racks, shelves, tanks, readings, equipment],
     async before({ who, tx }, entry) {
       const inside =
         entry.kind === 'rack'
@@ -57,7 +85,14 @@ export function createRoom({ database, clock, log }: { database: Database; clock
 
   async function applyReading(
     scope: Scope,
-    body: { tankId: string; quantity: ReadingRow['quantity']; value: number; at: string },
+    body: {
+      tankId: string;
+      quantity: ReadingRow['quantity'];
+      value: number;
+      at: string;
+      method?: MeasuringMethod | undefined;
+      meterId?: string | null | undefined;
+    },
   ): Promise<Applied> {
     const tank = await getTank(scope.who, body.tankId, scope);
     if (body.quantity === 'tempC' && !scope.override && (body.value < PLAUSIBLE_TEMP_C[0] || body.value > PLAUSIBLE_TEMP_C[1]))
@@ -67,64 +102,34 @@ export function createRoom({ database, clock, log }: { database: Database; clock
       });
     await readings.insert(
       scope.who.houseId,
-      { id: newId(), entryId: scope.entryId, tankId: tank.id, quantity: body.quantity, value: body.value, at: body.at },
+      {
+        id: newId(),
+        entryId: scope.entryId,
+        tankId: tank.id,
+        quantity: body.quantity,
+        value: body.value,
+        at: body.at,
+        method: body.method ?? (body.quantity === 'tempC' ? 'meter' : 'drops'),
+        meterId: body.meterId ?? null,
+      },
       scope.tx,
     );
     const { label, unit } = READING_LIMITS[body.quantity];
     return { text: `${tank.code}: ${label} ${formatNumber(body.value, 3)} ${unit}`.trim(), tankId: tank.id, subjectId: tank.id };
   }
 
-  /** Places a tank on its shelf: behind the last, or where it was put when nothing stands there. */
-  async function findPlace(
-    scope: Scope,
-    body: Body<'addTank'>,
-    frontCm: number,
-    sideCm: number,
-    totalKg: number,
-  ): Promise<{ leftCm: number; shelfLabel: string }> {
-    const { who, tx } = scope;
-    const shelf = await shelves.get(who.houseId, body.shelfId, { tx, lock: true });
-    if (!shelf) throw new DomainError('request/not-found', { detail: 'There is no such shelf.', pointer: '#/shelfId' });
-    const neighbours = await tanks.find(who.houseId, { shelfId: shelf.id }, { tx });
-    const front = (tank: TankRow) => (tank.facing === 'long' ? tank.lengthCm : tank.widthCm);
-    const leftCm = body.leftCm ?? neighbours.reduce((right, tank) => Math.max(right, tank.leftCm + front(tank) + 1), 0);
-    const refuse = (detail: string, pointer: string) => {
-      if (!scope.override) throw new DomainError('room/does-not-fit', { detail, pointer });
-    };
-    const clash = neighbours.find((tank) => leftCm < tank.leftCm + front(tank) && tank.leftCm < leftCm + frontCm);
-    if (clash) throw new DomainError('room/does-not-fit', { detail: `${clash.code} stands there already.`, pointer: '#/leftCm' });
-    if (leftCm + frontCm > shelf.lengthCm)
-      refuse(
-        `It would reach to ${formatNumber(leftCm + frontCm, 3)} cm; the shelf is ${formatNumber(shelf.lengthCm, 3)} cm long.`,
-        '#/lengthCm',
-      );
-    if (sideCm > shelf.depthCm)
-      refuse(`It is ${formatNumber(sideCm, 3)} cm deep; the shelf is ${formatNumber(shelf.depthCm, 3)} cm.`, '#/widthCm');
-    if (body.heightCm > shelf.heightCm)
-      refuse(
-        `It is ${formatNumber(body.heightCm, 3)} cm high; there are ${formatNumber(shelf.heightCm, 3)} cm above the shelf.`,
-        '#/heightCm',
-      );
-    const load = neighbours.reduce((sum, tank) => sum + tank.totalKg, totalKg);
-    if (shelf.loadLimitKg !== null && load > shelf.loadLimitKg)
-      refuse(
-        `The shelf would carry ${formatNumber(load, 3)} kg; its limit is ${formatNumber(shelf.loadLimitKg, 3)} kg.`,
-        '#/waterHeightCm',
-      );
-    return { leftCm, shelfLabel: `shelf ${shelf.level}` };
-  }
-
   return {
     repository,
     getTank,
     applyReading,
+    equipmentOf,
 
     async room(who: Who) {
-      const { racks: rackRows, shelves: shelfRows, tanks: tankRows } = await repository.all(who.houseId);
+      const { racks: rackRows, shelves: shelfRows, tanks: tankRows, equipped } = await repository.all(who.houseId);
       const byShelf = groupBy(tankRows, (tank) => tank.shelfId);
       const byRack = groupBy(shelfRows, (shelf) => shelf.rackId);
       return {
-        racks: rackRows.map(({ id, code, name, kind, position, quarantine, sump }) => ({
+        racks: rackRows.map(({ id, code, name, kind, position, quarantine, sump, tools, quarantineDays }) => ({
           id,
           code,
           name,
@@ -132,6 +137,8 @@ export function createRoom({ database, clock, log }: { database: Database; clock
           position,
           quarantine,
           sump,
+          tools,
+          quarantineDays: quarantineDays ?? QUARANTINE_DAYS,
           shelves: (byRack.get(id) ?? []).map((shelf) => {
             const onShelf = byShelf.get(shelf.id) ?? [];
             return {
@@ -142,7 +149,10 @@ export function createRoom({ database, clock, log }: { database: Database; clock
               heightCm: shelf.heightCm,
               loadLimitKg: shelf.loadLimitKg,
               loadKg: onShelf.reduce((sum, tank) => sum + tank.totalKg, 0),
-              tanks: onShelf.map(({ entryId: _entry, substrateKg: _substrate, ...tank }) => tank),
+              tanks: onShelf.map(({ entryId: _entry, substrateKg: _substrate, ...tank }) => ({
+                ...tank,
+                equipment: equipmentOf(equipped.get(tank.id)),
+              })),
             };
           }),
         })),
@@ -165,6 +175,8 @@ export function createRoom({ database, clock, log }: { database: Database; clock
               position,
               quarantine: body.quarantine,
               sump: body.sump,
+              tools: body.tools ?? null,
+              quarantineDays: body.quarantineDays ?? null,
             },
             tx,
           ),
@@ -205,8 +217,7 @@ export function createRoom({ database, clock, log }: { database: Database; clock
             throw new DomainError('request/invalid', { detail: error.message, pointer: `#/${error.field ?? ''}`, cause: error });
           throw error;
         }
-        const [frontCm, sideCm] = body.facing === 'long' ? [body.lengthCm, body.widthCm] : [body.widthCm, body.lengthCm];
-        const { leftCm, shelfLabel } = await findPlace(scope, body, frontCm, sideCm, load.totalKg);
+        const { leftCm, shelfLabel } = await findPlace(scope, body.shelfId, { ...body, totalKg: load.totalKg });
         const { id, shelfId, code, lengthCm, widthCm, heightCm, waterHeightCm, substrateKg, facing } = body;
         const row: TankRow = {
           id,
@@ -226,6 +237,7 @@ export function createRoom({ database, clock, log }: { database: Database; clock
           kgPerM2: load.kgPerM2,
         };
         await takenCode(code, () => tanks.insert(who.houseId, row, scope.tx));
+        await onTank?.(scope, id, body.state ?? 'running');
         return {
           text: `Tank ${code} added on ${shelfLabel}: ${formatNumber(load.waterLitres)} L, ${formatNumber(load.totalKg)} kg`,
           tankId: id,
@@ -238,12 +250,21 @@ export function createRoom({ database, clock, log }: { database: Database; clock
         applyReading(scope, body),
       ),
 
-    async readings(who: Who, tankId: string, days: number) {
-      const tank = await getTank(who, tankId);
-      const since = new Date(Date.parse(clock.now()) - days * DAY_MS).toISOString();
-      const rows = await repository.readingsSince(who.houseId, tank.id, since);
-      return rows.map(({ id, quantity, value, at }) => ({ id, quantity, value, at }));
-    },
+    moveTank: moves.moveTank,
+
+    equip: (who: Who, body: Body<'equip'>) =>
+      log.record(who, { id: body.id, kind: 'equipment', when: now() }, async (scope) => {
+        const tank = await getTank(who, body.tankId, scope);
+        const { id: _id, ...row } = body;
+        await equipment.insert(who.houseId, { id: newId(), entryId: scope.entryId, at: scope.now, ...row }, scope.tx);
+        const parts = [
+          body.heaterW > 0 ? `heater ${formatNumber(body.heaterW, 3)} W` : 'no heater',
+          body.filter,
+          body.hasLid && 'lid',
+          body.hasIntakeGuard && 'intake guard',
+        ];
+        return { text: `${tank.code}: ${parts.filter(Boolean).join(', ')}`, tankId: tank.id, subjectId: tank.id };
+      }),
   };
 }
 export type RoomService = ReturnType<typeof createRoom>;

@@ -1,25 +1,15 @@
 import type { HouseAttempt, HouseState, HouseTank } from '@freshet/core/rounds';
 import { houseDay } from '@freshet/core/time';
-import type { BroodsService } from '../broods';
-import type { LarderService } from '../larder';
-import { groupBy, type Clock, type Who } from '../platform';
+import { groupBy, type Who } from '../platform';
 import type { RoomService } from '../room';
-import type { AttemptFacts, SpawningService } from '../spawning';
-import type { StockService } from '../stock';
+import type { AttemptFacts } from '../spawning';
+import type { LoaderDeps } from './loaderDeps';
+import { createRoomLoader } from './houseRoom.loader';
 import type { createRoundsRepository } from './rounds.repository';
-
-export interface LoaderDeps {
-  clock: Clock;
-  room: RoomService;
-  stock: StockService;
-  spawning: SpawningService;
-  broods: BroodsService;
-  larder: LarderService;
-}
 
 type Rooms = Awaited<ReturnType<RoomService['repository']['all']>>;
 
-function toTanks({ racks, shelves, tanks }: Rooms): HouseTank[] {
+function toTanks({ racks, shelves, tanks }: Rooms, quarantined: ReadonlySet<string>): HouseTank[] {
   const rackById = new Map(racks.map((rack) => [rack.id, rack]));
   const shelfById = new Map(shelves.map((shelf) => [shelf.id, shelf]));
   return tanks.flatMap((tank) => {
@@ -36,7 +26,7 @@ function toTanks({ racks, shelves, tanks }: Rooms): HouseTank[] {
         rackCode: rack.code,
         rackName: rack.name,
         rackPosition: rack.position,
-        quarantine: rack.quarantine,
+        quarantine: quarantined.has(id),
         outdoor: rack.kind === 'yard',
         shelfLevel: shelf.level,
       },
@@ -65,6 +55,7 @@ const toAttempt = (attempt: AttemptFacts, hasBrood: boolean): HouseAttempt => ({
  */
 export function createLoader(deps: LoaderDeps, repository: ReturnType<typeof createRoundsRepository>) {
   const { clock, room, stock, spawning, broods, larder } = deps;
+  const loadRoom = createRoomLoader(deps);
   return async (who: Who): Promise<HouseState> => {
     const { houseId, timeZone } = who;
     const now = clock.now();
@@ -89,12 +80,14 @@ export function createLoader(deps: LoaderDeps, repository: ReturnType<typeof cre
         rows.map((row) => row.id),
       ),
     ]);
+    const { facts: roomFacts, quarantined } = await loadRoom(who, rooms, living, cultures, kinds);
     const broodsBy = groupBy(broodRows, (brood) => brood.attemptId ?? '');
     return {
       now,
       timeZone,
       species: kinds,
-      tanks: toTanks(rooms),
+      tanks: toTanks(rooms, quarantined),
+      room: roomFacts,
       lots: living,
       attempts: facts.map((attempt) => toAttempt(attempt, broodsBy.has(attempt.id))),
       broods: loaded.broods,

@@ -6,6 +6,7 @@ export const roundsHandlers = (rounds: RoundsService): Handlers<typeof roundsEnd
   round: ({ who, query }) => rounds.round(who, query.day),
   outcome: ({ who, body }) => rounds.outcome(who, body),
   tankLife: ({ who }) => rounds.tankLife(who),
+  transfer: ({ who, query }) => rounds.transfer(who, query),
   foodPlans: ({ who }) => rounds.foodPlans(who),
   horizon: ({ who }) => rounds.horizon(who),
   jot: ({ who, body }) => rounds.jot(who, body),

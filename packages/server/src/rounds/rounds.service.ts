@@ -16,15 +16,18 @@ import { exactly } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
 import type { Applied, LogService, Scope } from '../log';
 import { DomainError, type Database, type Who } from '../platform';
-import { createLoader, type LoaderDeps } from './houseState.loader';
+import { createLoader } from './houseState.loader';
+import type { LoaderDeps } from './loaderDeps';
 import { createRoundsRepository } from './rounds.repository';
+import { compareForTransfer } from './transfer';
+import { wantedByTank } from './houseRoom.loader';
 import { tankLife } from './tankLife';
 
 type Body<Name extends keyof typeof roundsEndpoints> = BodyOf<(typeof roundsEndpoints)[Name]>;
 
 /** The round, the Horizon, and the jot line; all worked out from the house as it stands. */
 export function createRounds(deps: LoaderDeps & { database: Database; log: LogService }) {
-  const { database, log, room, stock, spawning, broods, larder } = deps;
+  const { log, room, readiness, water, stock, spawning, broods, larder, database } = deps;
   const repository = createRoundsRepository(database);
   const { outcomes } = repository;
   log.onUndo({ tables: [outcomes] });
@@ -51,6 +54,12 @@ export function createRounds(deps: LoaderDeps & { database: Database; log: LogSe
         return larder.applyEvent(scope, { cultureId: what.cultureId, kind: 'ripe', at });
       case 'cultureStarted':
         return larder.applyStart(scope, { cultureId: newId(), food: what.food, name: null, tankId: body.tankId, startedAt: at });
+      case 'waterChange':
+        return amount ? water.applyChange(scope, { tankId: what.tankId, litres: amount, waterId: null, tempC: null, at }) : null;
+      case 'filterFed':
+        return readiness.applyEvent(scope, { tankId: what.tankId, kind: 'fed', at });
+      case 'calibrated':
+        return water.applyCalibration(scope, { meterId: what.meterId, at });
       case 'triggered':
         return spawning.applyTrigger(scope, { attemptId: what.attemptId, at: exactly(at), what: body.text });
     }
@@ -100,6 +109,13 @@ export function createRounds(deps: LoaderDeps & { database: Database; log: LogSe
     horizon: async (who: Who) => {
       const house = await read(who);
       return { today: house.today, items: deriveHorizon(house) };
+    },
+    transfer: async (who: Who, query: Parameters<typeof compareForTransfer>[3]) =>
+      compareForTransfer(deps, who, await read(who), query),
+    /** Range of temperature wanted in each tank. */
+    wanted: async (who: Who) => {
+      const house = await load(who);
+      return wantedByTank(house.lots, house.species);
     },
     foodPlans: async (who: Who) => deriveLarder(await read(who)),
     tankLife: async (who: Who) => {

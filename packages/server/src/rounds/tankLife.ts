@@ -1,8 +1,15 @@
 import type { LifeStage } from '@freshet/core/broods';
-import { compareWalk } from '@freshet/core/room';
-import type { ReadHouse } from '@freshet/core/rounds';
+import { compareWalk, type Readiness } from '@freshet/core/room';
+import { tankCrowding, tankFreeOn, type ReadHouse } from '@freshet/core/rounds';
 import { totalHeads } from '@freshet/core/stock';
 import { groupBy } from '../platform';
+
+const UNKNOWN = { state: 'ready' as const, since: null, ready: true, hindrances: [], notes: [], expected: null };
+function toReadiness(found: Readiness | undefined) {
+  if (!found) return UNKNOWN;
+  const { state, since, ready, hindrances, notes, expected } = found;
+  return { state, since, ready, hindrances, notes, expected };
+}
 
 /** What lives in every tank, in walking order. */
 export function tankLife(house: ReadHouse) {
@@ -49,6 +56,14 @@ export function tankLife(house: ReadHouse) {
             hasBrood,
           })),
         cultures: grown.map(({ id, name }) => ({ id, name })),
+        readiness: toReadiness(house.state.room.readiness.get(tank.id)),
+        quarantine: house.state.room.quarantines.has(tank.id)
+          ? { endsOn: house.state.room.quarantines.get(tank.id)?.endsOn ?? null }
+          : null,
+        nitrate: house.state.room.nitrate.get(tank.id) ?? null,
+        lastChange: house.state.room.lastChanges.get(tank.id) ?? null,
+        crowding: tankCrowding(house, tank.id),
+        freeOn: tankFreeOn(house, tank.id),
       };
     });
 }

@@ -87,6 +87,35 @@ export function createStockRepository(database: Database) {
       ),
     placementsOf: (houseId: string, lotIds: readonly string[]) =>
       placements.find(houseId, { lotId: { [Op.in]: [...lotIds] } }, { order: [['at', 'ASC']] }),
+    /** When animals last came into each of these tanks. */
+    lastArrivals: async (houseId: string, tankIds: readonly string[]) => {
+      if (tankIds.length === 0) return new Map<string, string>();
+      const rows = await database.sequelize.query<{ tankId: string; at: Date }>(
+        'SELECT tank_id tankId, MAX(at) at FROM placements WHERE house_id = :houseId AND live = 1 AND tank_id IN (:tankIds) GROUP BY tank_id',
+        { replacements: { houseId, tankIds: [...tankIds] }, type: QueryTypes.SELECT },
+      );
+      return new Map(rows.map(({ tankId, at }) => [tankId, new Date(at).toISOString()]));
+    },
+    /** Where lots were put and which came out of which, since a time; null for all there is. */
+    async trail(houseId: string, since: string | null) {
+      const [placed, moved] = await Promise.all([
+        placements.find(
+          houseId,
+          {},
+          {
+            order: [
+              ['at', 'ASC'],
+              ['id', 'ASC'],
+            ],
+          },
+        ),
+        movements.find(houseId, {
+          cause: { [Op.in]: ['split', 'merge', 'sale', 'gift'] },
+          ...(since === null ? {} : { fromAt: { [Op.gte]: since } }),
+        }),
+      ]);
+      return { placements: placed, movements: moved };
+    },
     /** Headcounts worked out from the movements alone, beside the cached ones. */
     balance: (houseId: string) =>
       database.sequelize.query<{

@@ -15,7 +15,8 @@ import {
 import { exactly, type TimeRange } from '@freshet/core/time';
 import type { Applied, LogService, Scope } from '../log';
 import { DomainError, type Clock, type Database, type Who } from '../platform';
-import type { RoomService } from '../room';
+import type { ReadinessService, RoomService } from '../room';
+import { createQuarantines } from './quarantines';
 import type { SpeciesService } from './species.service';
 import { createStockRepository, type LotRow } from './stock.repository';
 import { v7 as newId } from 'uuid';
@@ -39,16 +40,19 @@ export function createStock({
   clock,
   log,
   room,
+  readiness,
   species,
 }: {
   database: Database;
   clock: Clock;
   log: LogService;
   room: RoomService;
+  readiness: ReadinessService;
   species: SpeciesService;
 }) {
   const repository = createStockRepository(database);
   const { lots, movements, placements } = repository;
+  const quarantines = createQuarantines({ clock, room, readiness, repository });
 
   async function lockLot(scope: Scope, lotId: string): Promise<LotRow> {
     const lot = await lots.get(scope.who.houseId, lotId, { tx: scope.tx, lock: true });
@@ -145,6 +149,8 @@ export function createStock({
     if (!decision.ok) throw new DomainError('stock/too-many', { detail: decision.message, pointer: `#/heads/${decision.field}` });
     if (tank.id === lot.tankId)
       throw new DomainError('request/invalid', { detail: 'They are in that tank already.', pointer: '#/toTankId' });
+    await readiness.mustBeReady(scope, tank.id);
+    if (lot.tankId) await quarantines.mustHold(scope, lot.tankId, tank.id);
     const { who, tx, entryId } = scope;
     const text = `${words(body.heads)} from ${from?.code ?? 'nowhere'} to ${tank.code}`;
     if (totalHeads(body.heads) === totalHeads(lot)) {
@@ -219,6 +225,7 @@ export function createStock({
     applyLoss,
     applyPlainLoss,
     applyCount,
+    quarantines,
 
     async lots(who: Who) {
       const [rows, tankRows, kinds] = await Promise.all([
@@ -238,6 +245,7 @@ export function createStock({
       log.record(who, { id: body.id, kind: 'lot', when: exactly(body.at), override: body.override }, async (scope) => {
         const kind = await species.get(who, body.speciesKey);
         const tank = await room.getTank(who, body.tankId, scope);
+        await readiness.mustBeReady(scope, tank.id, '#/tankId');
         const { lotId, speciesKey, line, generation, origin, acquiredFrom, at } = body;
         await createLot(scope, {
           id: lotId,

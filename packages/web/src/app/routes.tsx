@@ -1,13 +1,14 @@
 import { lazy } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
 import { LogPage, RoundsPage, SitterSheet, TankPage } from '../rounds';
-import { RoomPage } from '../room';
+import { ExposurePage, ProbesPage, RoomPage, WatersPage } from '../room';
 import { Empty } from '../ui';
 
 const page = <Key extends string>(load: () => Promise<Record<Key, React.ComponentType>>, key: Key) =>
   lazy(async () => ({ default: (await load())[key] }));
 
 const stock = () => import('../stock');
+const TransferSheet = lazy(async () => ({ default: (await stock()).TransferSheet }));
 const StockPage = page(stock, 'StockPage');
 const SpeciesPage = page(stock, 'SpeciesPage');
 const spawning = () => import('../spawning');
@@ -26,7 +27,10 @@ export function Pages() {
     <Routes>
       <Route path="/" element={<RoundsPage />} />
       <Route path="/sheet" element={<SitterSheet />} />
-      <Route path="/room" element={<RoomPage />} />
+      <Route path="/room" element={<RoomPage Send={TransferSheet} />} />
+      <Route path="/room/waters" element={<WatersPage />} />
+      <Route path="/room/probes" element={<ProbesPage />} />
+      <Route path="/room/exposure" element={<ExposurePage />} />
       <Route path="/tanks/:tankId" element={<TankPage />} />
       <Route path="/stock" element={<StockPage />} />
       <Route path="/species/:key?" element={<SpeciesPage />} />

@@ -4,7 +4,7 @@ import { FOOD_NAMES } from '@freshet/core/stock';
 import { formatDateRange, formatDay, formatInstantRange, houseDay } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
 import { useGet, useHouse, type Reply } from '../data';
-import { CountForm, LossForm, MoveForm, type SomeLot } from '../stock';
+import { CountForm, LossForm, TransferSheet, type SomeLot } from '../stock';
 import { WindowList } from '../spawning';
 import { Button, Dialog, Fact, Loaded, PageHead, Panel, Why } from '../ui';
 import { ObservationForm } from './ObservationForm';
@@ -196,18 +196,23 @@ export function BroodPage() {
               <Food page={page} />
               <Where page={page} />
             </div>
-            <Dialog title={sheet ? SHEETS[sheet] : ''} about={page.name} open={sheet !== null} onClose={close}>
+            <Dialog
+              title={sheet ? SHEETS[sheet] : ''}
+              about={page.name}
+              open={sheet !== null && sheet !== 'split'}
+              onClose={close}
+            >
               {sheet === 'observe' && <ObservationForm brood={{ ...page, lots: living }} done={close} />}
               {sheet === 'white' && <WhiteForm brood={page} done={close} />}
-              {some && (sheet === 'count' || sheet === 'split' || sheet === 'loss') && (
+              {some && (sheet === 'count' || sheet === 'loss') && (
                 <>
                   <LotChoice lots={living} chosen={some.id} change={setLotId} />
                   {sheet === 'count' && <CountForm key={some.id} lot={some} done={close} />}
-                  {sheet === 'split' && <MoveForm key={some.id} lot={some} done={close} />}
                   {sheet === 'loss' && <LossForm key={some.id} lot={some} done={close} />}
                 </>
               )}
             </Dialog>
+            {sheet === 'split' && some?.tankId && <TransferSheet fromTankId={some.tankId} lotId={some.id} close={close} />}
           </>
         );
       }}

@@ -6,7 +6,7 @@ import { keepForLater } from './outbox';
 import { useTouch } from './useGet';
 
 /** Writes that log something and answer with the entry they made. */
-export type LogName = Exclude<WriteName, 'signIn' | 'signOut' | 'newHouse'>;
+export type LogName = Exclude<WriteName, 'signIn' | 'signOut' | 'newHouse' | 'playFault' | 'sendSamples'>;
 
 /** Takes an entry back and says so. */
 export function useUndo(): (entryId: string) => Promise<void> {

@@ -1,5 +1,14 @@
-import type { ReactNode } from 'react';
-import { layoutRoom, YARD_SCALE, type DrawnRack, type DrawnRow, type DrawnTank, type Rack } from './layoutRoom';
+import { memo, type ReactNode } from 'react';
+import {
+  computeElevation,
+  MARGIN_PX,
+  YARD_SCALE,
+  type Box,
+  type DrawnRack,
+  type DrawnTank,
+  type Elevation,
+  type Rack,
+} from './layoutRoom';
 
 interface Props {
   racks: readonly Rack[];
@@ -10,12 +19,14 @@ interface Props {
   maxScale?: number;
   label: string;
   /** What is drawn inside and over a tank; its box is in px. */
-  draw: (tank: DrawnTank, box: { x: number; y: number; width: number; height: number; water: number }) => ReactNode;
+  draw: (tank: DrawnTank, box: Box) => ReactNode;
   /** What stands behind a rack's code; its name by default. */
   caption?: (rack: Rack) => string;
+  /** Laid out already, for a picture that is also dragged in. */
+  elevation?: Elevation;
+  /** What is drawn over all of it. */
+  children?: ReactNode;
 }
-
-const CAPTION_PX = 22;
 
 /** A rack's name and what is to know of its picture. */
 function nameOf(rack: Rack): string {
@@ -23,7 +34,7 @@ function nameOf(rack: Rack): string {
   return `${rack.name}${sump}${rack.kind === 'yard' && YARD_SCALE === 0.5 ? ', drawn at half scale' : ''}`;
 }
 
-function RackFrame({ drawn, scale, floor }: { drawn: DrawnRack; scale: number; floor: number }) {
+const RackFrame = memo(function RackFrame({ drawn, scale, floor }: { drawn: DrawnRack; scale: number; floor: number }) {
   const { rack, x, width, top, bottom, shelves } = drawn;
   const px = (cm: number) => cm * scale;
   return (
@@ -62,65 +73,39 @@ function RackFrame({ drawn, scale, floor }: { drawn: DrawnRack; scale: number; f
       )}
     </g>
   );
-}
-
-function Row({
-  row,
-  scale,
-  draw,
-  caption,
-  offset,
-}: { row: DrawnRow; scale: number; offset: number } & Pick<Props, 'draw' | 'caption'>) {
-  const floor = offset + row.height * scale;
-  return (
-    <g>
-      {row.racks.map((drawn) => (
-        <g key={drawn.rack.id}>
-          <RackFrame drawn={drawn} scale={scale} floor={floor} />
-          {drawn.tanks.map((tank) => (
-            <g key={tank.tank.id}>
-              {draw(tank, {
-                x: tank.x * scale,
-                y: floor + tank.y * scale,
-                width: tank.width * scale,
-                height: tank.height * scale,
-                water: tank.water * scale,
-              })}
-            </g>
-          ))}
-          <text x={drawn.x * scale} y={floor + 17} fontSize="13" fill="var(--ink)">
-            <tspan fontWeight="700">{drawn.rack.code}</tspan> {caption ? caption(drawn.rack) : nameOf(drawn.rack)}
-          </text>
-        </g>
-      ))}
-    </g>
-  );
-}
+});
 
 /** The racks to scale, as you stand before them. */
-export function RackElevation({ racks, width, rowWidthCm = Infinity, maxScale = 2, label, draw, caption }: Props) {
-  const rows = layoutRoom(racks, rowWidthCm);
-  const margin = 10;
-  const widest = Math.max(1, ...rows.map((row) => row.width));
-  const scale = Math.min(maxScale, (width - 2 * margin) / widest);
-  const offsets = rows.map((_row, i) =>
-    rows.slice(0, i).reduce((sum, row) => sum + row.height * scale + CAPTION_PX + 14, margin),
-  );
-  const height = rows.reduce((sum, row) => sum + row.height * scale + CAPTION_PX + 14, margin) - 8;
+export function RackElevation({
+  racks,
+  width,
+  rowWidthCm = Infinity,
+  maxScale = 2,
+  label,
+  draw,
+  caption,
+  elevation,
+  children,
+}: Props) {
+  const laid = elevation ?? computeElevation(racks, width, rowWidthCm, maxScale);
   return (
-    <svg width={width} height={Math.max(20, height)} role="group" aria-label={label} className="block select-none">
-      <g transform={`translate(${margin} 0)`}>
-        {rows.map((row, i) => (
-          <Row
-            key={row.racks[0]?.rack.id ?? i}
-            row={row}
-            scale={scale}
-            offset={offsets[i] ?? 0}
-            draw={draw}
-            {...(caption ? { caption } : {})}
-          />
-        ))}
+    <svg width={width} height={laid.height} role="group" aria-label={label} className="block select-none">
+      <g transform={`translate(${MARGIN_PX} 0)`}>
+        {laid.rows.map(({ row, floor }) =>
+          row.racks.map((drawn) => (
+            <g key={drawn.rack.id}>
+              <RackFrame drawn={drawn} scale={laid.scale} floor={floor} />
+              <text x={drawn.x * laid.scale} y={floor + 17} fontSize="13" fill="var(--ink)">
+                <tspan fontWeight="700">{drawn.rack.code}</tspan> {caption ? caption(drawn.rack) : nameOf(drawn.rack)}
+              </text>
+            </g>
+          )),
+        )}
       </g>
+      {laid.tanks.map(({ drawn, box }) => (
+        <g key={drawn.tank.id}>{draw(drawn, box)}</g>
+      ))}
+      {children}
     </svg>
   );
 }

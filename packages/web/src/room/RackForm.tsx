@@ -1,12 +1,28 @@
 import { useEntryForm } from '../data';
-import { EntryFormFoot, SelectField, TextField } from '../ui';
+import { EntryFormFoot, readWhole, SelectField, TextField } from '../ui';
 
 /** Adds a rack, a stand or a yard. */
 export function RackForm({ done }: { done: (rackId: string | null) => void }) {
   const entry = useEntryForm({
     name: 'addRack',
-    defaults: { code: '', name: '', kind: 'rack' as 'rack' | 'stand' | 'yard', quarantine: false, sump: '' },
-    toBody: ({ code, name, kind, quarantine, sump }) => ({ code, name, kind, quarantine, sump: sump.trim() || null }),
+    defaults: {
+      code: '',
+      name: '',
+      kind: 'rack' as 'rack' | 'stand' | 'yard',
+      quarantine: false,
+      sump: '',
+      tools: '',
+      quarantineDays: '',
+    },
+    toBody: ({ code, name, kind, quarantine, sump, tools, quarantineDays }) => ({
+      code,
+      name,
+      kind,
+      quarantine,
+      sump: sump.trim() || null,
+      tools: tools.trim() || null,
+      quarantineDays: quarantineDays.trim() === '' ? null : readWhole('quarantineDays', quarantineDays),
+    }),
     label: ({ code }) => `Rack ${code} added`,
     done,
   });
@@ -32,6 +48,23 @@ export function RackForm({ done }: { done: (rackId: string | null) => void }) {
         <input type="checkbox" className="size-6 accent-[var(--deep)]" {...register('quarantine')} />
         Quarantine: served last, with its own tools
       </label>
+      <div className="grid gap-4 sm:grid-cols-2">
+        <TextField
+          label="Nets and hoses"
+          hint="Name of its own set; empty: the house’s, or its own in quarantine."
+          error={formState.errors.tools?.message}
+          {...register('tools')}
+        />
+        {watch('quarantine') && (
+          <TextField
+            label="Quarantine, days"
+            inputMode="numeric"
+            hint="Empty: 28, from the last arrival."
+            error={formState.errors.quarantineDays?.message}
+            {...register('quarantineDays')}
+          />
+        )}
+      </div>
       {watch('quarantine') && watch('sump') && (
         <p className="border-l-4 border-amber-line bg-amber-wash px-3 py-2">
           A quarantine on a shared sump passes illness to every tank on it. Give it water of its own.

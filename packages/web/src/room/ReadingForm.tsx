@@ -1,20 +1,46 @@
+import { METHODS } from '@freshet/core/room';
 import { READING_LIMITS, type Quantity } from '@freshet/contract/room';
-import { FieldProblem, useEntryForm, useHouse } from '../data';
+import { FieldProblem, useEntryForm, useGet, useHouse } from '../data';
 import { EntryFormFoot, fromLocal, QuantityField, readQuantity, SelectField, TextField, toLocal, WhenField } from '../ui';
 
+const METHOD_WORDS = { strip: 'Strip', drops: 'Drops', meter: 'Meter', probe: 'Probe' } as const;
+
 /** Logs a reading of one tank. */
-export function ReadingForm({ tank, done }: { tank: { id: string; code: string }; done: () => void }) {
+export function ReadingForm({
+  tank,
+  quantity: first = 'tempC',
+  done,
+}: {
+  tank: { id: string; code: string };
+  quantity?: Quantity;
+  done: () => void;
+}) {
   const house = useHouse();
+  const meters = useGet('meters');
   const entry = useEntryForm({
     name: 'addReading',
-    defaults: { quantity: 'tempC' as Quantity, value: '', at: toLocal(house.now(), house.timeZone) },
-    toBody({ quantity, value, at }) {
+    defaults: {
+      quantity: first,
+      value: '',
+      with: '',
+      at: toLocal(house.now(), house.timeZone),
+    },
+    toBody({ quantity, value, at, with: instrument }) {
       const typed =
         quantity === 'tempC'
           ? readQuantity('value', value, 'temperature', house.units.temperature)
           : Number(value.replace(',', '.'));
       if (!Number.isFinite(typed) || value.trim() === '') throw new FieldProblem('value', 'Give a number.');
-      return { tankId: tank.id, quantity, value: typed, at: fromLocal('at', at, house.timeZone) };
+      const meter = meters.data?.find(({ id }) => id === instrument);
+      const method = meter?.method ?? METHODS.find((one) => one === instrument);
+      return {
+        tankId: tank.id,
+        quantity,
+        value: typed,
+        at: fromLocal('at', at, house.timeZone),
+        ...(method ? { method } : {}),
+        ...(meter ? { meterId: meter.id } : {}),
+      };
     },
     label: ({ quantity, value }) => `${tank.code}: ${READING_LIMITS[quantity].label} ${value} logged`,
     done,
@@ -22,6 +48,7 @@ export function ReadingForm({ tank, done }: { tank: { id: string; code: string }
   const { register, watch, setValue, formState } = entry.form;
   const quantity = watch('quantity');
   const unit = quantity === 'tempC' ? (house.units.temperature === 'degF' ? '°F' : '°C') : READING_LIMITS[quantity].unit;
+  const own = (meters.data ?? []).filter((meter) => meter.quantity === quantity);
   return (
     <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
       <div className="grid gap-4 sm:grid-cols-2">
@@ -53,13 +80,28 @@ export function ReadingForm({ tank, done }: { tank: { id: string; code: string }
           />
         )}
       </div>
-      <WhenField
-        label="When"
-        between={false}
-        value={{ mode: 'at', from: '', to: watch('at') }}
-        onChange={(when) => setValue('at', when.to)}
-        error={formState.errors.at?.message}
-      />
+      <div className="grid gap-4 sm:grid-cols-2">
+        <SelectField label="Measured with" hint="It decides how far the value is believed." {...register('with')}>
+          <option value="">{quantity === 'tempC' ? 'Thermometer' : 'Drops'}</option>
+          {own.map((meter) => (
+            <option key={meter.id} value={meter.id}>
+              {meter.name}
+            </option>
+          ))}
+          {METHODS.filter((method) => method !== (quantity === 'tempC' ? 'meter' : 'drops')).map((method) => (
+            <option key={method} value={method}>
+              {METHOD_WORDS[method]}
+            </option>
+          ))}
+        </SelectField>
+        <WhenField
+          label="When"
+          between={false}
+          value={{ mode: 'at', from: '', to: watch('at') }}
+          onChange={(when) => setValue('at', when.to)}
+          error={formState.errors.at?.message}
+        />
+      </div>
       <EntryFormFoot entry={entry} action="Log the reading" />
     </form>
   );

@@ -1,110 +1,48 @@
-import { useState } from 'react';
+import { useCallback, useMemo, useState, type ComponentType } from 'react';
 import { useNavigate } from 'react-router';
+import { v7 as newId } from 'uuid';
 import { formatDay, houseDay } from '@freshet/core/time';
-import { showTemperature, useGet, useHouse, type Reply } from '../data';
-import { Button, Dialog, Empty, Loaded, PageHead, stageFill, STAGE_WORDS, Swatch, useWidth, type StageKind } from '../ui';
-import type { DrawnTank, Rack } from './layoutRoom';
-import { RackElevation } from './RackElevation';
+import { showTemperature, useGet, useHouse, useLog, type Reply } from '../data';
+import {
+  Button,
+  ButtonLink,
+  Dialog,
+  Empty,
+  Loaded,
+  PageHead,
+  Segmented,
+  STAGE_WORDS,
+  Swatch,
+  useWidth,
+  type StageKind,
+} from '../ui';
+import type { DragMode } from './DragGhost';
+import type { DragPlace } from './dragTarget';
+import { LabelsForm } from './LabelsForm';
+import type { Rack, Tank } from './layoutRoom';
+import { MoveTankForm } from './MoveTankForm';
+import { overlayLegend, overlayMark, OVERLAYS, OVERLAY_WORDS, type Overlay } from './overlay';
+import { OverlaySwatch } from './OverlayPatterns';
 import { RackForm } from './RackForm';
+import { RoomPicture } from './RoomPicture';
 import { ShelfForm } from './ShelfForm';
 import { TankForm } from './TankForm';
+import { describeLife } from './TankPicture';
 
 type Life = Reply<'tankLife'>[number];
 const KINDS: readonly StageKind[] = ['breeders', 'eggs', 'yolk', 'fry', 'growing', 'ready', 'culture'];
 const ROW_CM = 660;
 
-/** "As 110": who, in two letters, and how many. */
-function inShort(life: Life | undefined): string {
-  if (!life) return '';
-  const marks = [...new Set(life.lots.map((lot) => lot.mark))];
-  return marks.length > 0 ? `${marks.slice(0, 2).join(' ')} ${life.heads}` : '';
-}
+type Sheet =
+  | { kind: 'rack' }
+  | { kind: 'shelf'; rack: Rack }
+  | { kind: 'tank'; shelfId: string }
+  | { kind: 'place'; tank: Tank; place: { shelfId: string; leftCm: number } }
+  | { kind: 'send'; fromTankId: string; toTankId: string }
+  | { kind: 'labels' };
 
-function describe(life: Life | undefined, code: string): string {
-  if (!life || (life.lots.length === 0 && life.cultures.length === 0)) return `${code}: empty`;
-  const names = [...new Set(life.lots.map((lot) => lot.speciesName)), ...life.cultures.map((culture) => culture.name)];
-  return `${code}: ${names.join(', ')}${life.heads > 0 ? `, ${life.heads}` : ''}`;
-}
-
-function TankPicture({
-  drawn,
-  box,
-  life,
-  open,
-  point,
-}: {
-  drawn: DrawnTank;
-  box: { x: number; y: number; width: number; height: number; water: number };
-  life: Life | undefined;
-  open: () => void;
-  point: (on: boolean) => void;
-}) {
-  const { code } = drawn.tank;
-  const size = Math.max(8.5, Math.min(13, (box.width - 4) / (code.length * 0.62)));
-  const short = inShort(life);
-  const band = Math.min(box.water * 0.42, 34);
-  const room = box.height > 46 && box.width > short.length * 6.4 + 6;
-  const empty = !life?.stage;
-  return (
-    <g
-      role="link"
-      tabIndex={0}
-      aria-label={describe(life, code)}
-      className="cursor-pointer"
-      onClick={open}
-      onKeyDown={(event) => event.key === 'Enter' && open()}
-      onMouseEnter={() => point(true)}
-      onMouseLeave={() => point(false)}
-      onFocus={() => point(true)}
-      onBlur={() => point(false)}
-    >
-      <rect x={box.x} y={box.y} width={box.width} height={box.height} fill="var(--sheet)" />
-      <rect
-        x={box.x}
-        y={box.y + box.height - box.water}
-        width={box.width}
-        height={box.water}
-        fill={empty ? 'none' : 'var(--water)'}
-      />
-      {life?.stage && (
-        <rect
-          x={box.x + 2.5}
-          y={box.y + box.height - band - 2}
-          width={box.width - 5}
-          height={band}
-          fill={stageFill(life.stage)}
-        />
-      )}
-      <rect
-        x={box.x}
-        y={box.y}
-        width={box.width}
-        height={box.height}
-        fill="none"
-        stroke="var(--ink)"
-        strokeWidth="1.4"
-        strokeDasharray={empty ? '4 3' : undefined}
-      />
-      <text
-        x={box.x + 3}
-        y={box.y + size + 1}
-        fontSize={size}
-        fontWeight="700"
-        fontFamily="'Atkinson Hyperlegible Mono Variable'"
-        fill="var(--ink)"
-      >
-        {code}
-      </text>
-      {room && (
-        <text x={box.x + box.width / 2} y={box.y + box.height - band - 7} fontSize="12" textAnchor="middle" fill="var(--ink)">
-          {short}
-        </text>
-      )}
-    </g>
-  );
-}
-
-type Sheet = { kind: 'rack' } | { kind: 'shelf'; rack: Rack } | { kind: 'tank'; shelfId: string };
+/** What is opened when animals are sent to another tank; handed in, since it knows of later areas. */
+export type SendSheet = ComponentType<{ fromTankId: string; toTankId: string; close: () => void }>;
 
 function AddButtons({ racks, open }: { racks: readonly Rack[]; open: (sheet: Sheet) => void }) {
   const house = useHouse();
@@ -128,12 +66,15 @@ function SheetDialog({
   sheet,
   racks,
   open,
+  Send,
 }: {
   sheet: Sheet | null;
   racks: readonly Rack[];
   open: (sheet: Sheet | null) => void;
+  Send: SendSheet;
 }) {
   const close = () => open(null);
+  if (sheet?.kind === 'send') return <Send fromTankId={sheet.fromTankId} toTankId={sheet.toTankId} close={close} />;
   return (
     <>
       <Dialog title="Add a rack" open={sheet?.kind === 'rack'} onClose={close}>
@@ -165,91 +106,166 @@ function SheetDialog({
           <TankForm racks={racks} shelfId={sheet.shelfId} done={close} />
         </Dialog>
       )}
+      {sheet?.kind === 'place' && (
+        <Dialog title={`Move ${sheet.tank.code}`} open onClose={close} wide>
+          <MoveTankForm tank={sheet.tank} racks={racks} place={sheet.place} done={close} />
+        </Dialog>
+      )}
+      {sheet?.kind === 'labels' && (
+        <Dialog title="Tank labels" about="A PDF with a code that opens the tank page" open onClose={close}>
+          <LabelsForm racks={racks} done={close} />
+        </Dialog>
+      )}
     </>
   );
 }
 
 function EmptyRoom({ open }: { open: (sheet: Sheet) => void }) {
+  const house = useHouse();
   return (
     <Empty
-      title="An empty room"
+      title="No racks yet"
       action={
-        <Button look="main" onClick={() => open({ kind: 'rack' })}>
-          Put up the first rack
-        </Button>
+        house.may('keeper') && (
+          <Button look="main" onClick={() => open({ kind: 'rack' })}>
+            Put up the first rack
+          </Button>
+        )
       }
     >
-      A rack has shelves, a shelf has tanks. Everything else, from readings to broods, is written to a tank.
+      Put up a rack, give it shelves, then tanks by their measures. Freshet works out litres and weight, and draws the room as it
+      stands.
     </Empty>
   );
 }
 
-function Picture({ room, life }: { room: Reply<'room'>; life: Reply<'tankLife'> | undefined }) {
+/** What stands below the picture: the tank pointed at, or the legend. */
+function Reading({ pointed, life, overlay }: { pointed: string | null; life: Life | undefined; overlay: Overlay }) {
   const house = useHouse();
+  if (pointed && life)
+    return (
+      <p>
+        <b className="font-mono">{life.code}</b> {describeLife(life, life.code).slice(life.code.length + 2)}
+        {life.tempC && (
+          <span className="text-quiet">
+            , {showTemperature(life.tempC.value, house)} on {formatDay(houseDay(life.tempC.at, house.timeZone), house.today)}
+          </span>
+        )}
+        {life.attempts.length > 0 && (
+          <span className="text-quiet">, {life.attempts.map((attempt) => attempt.name).join(', ')}</span>
+        )}
+        {life.quarantine && (
+          <span className="text-rust">
+            , quarantine{life.quarantine.endsOn && ` until ${formatDay(life.quarantine.endsOn, house.today)}`}
+          </span>
+        )}
+        {life.readiness.hindrances[0] && <span className="text-quiet">; not ready: {life.readiness.hindrances[0].what}</span>}
+      </p>
+    );
+  if (overlay !== 'life')
+    return overlayLegend(overlay, house).map(({ step, words }) => (
+      <span key={words} className="flex items-center gap-2">
+        <OverlaySwatch step={step} />
+        {words}
+      </span>
+    ));
+  return (
+    <>
+      {KINDS.map((kind) => (
+        <span key={kind} className="flex items-center gap-2">
+          <Swatch kind={kind} />
+          {STAGE_WORDS[kind]}
+        </span>
+      ))}
+      <span className="text-quiet">dashed: nobody; red corner: quarantine</span>
+    </>
+  );
+}
+
+function Picture({
+  room,
+  life,
+  open,
+}: {
+  room: Reply<'room'>;
+  life: Reply<'tankLife'> | undefined;
+  open: (sheet: Sheet) => void;
+}) {
+  const house = useHouse();
+  const log = useLog();
   const navigate = useNavigate();
   const [measure, width] = useWidth<HTMLDivElement>();
   const [pointed, setPointed] = useState<string | null>(null);
-  const lives = new Map((life ?? []).map((entry) => [entry.tankId, entry]));
-  const at = pointed ? lives.get(pointed) : undefined;
+  const [overlay, setOverlay] = useState<Overlay>('life');
+  const [mode, setMode] = useState<DragMode>('animals');
+  const lives = useMemo(() => new Map((life ?? []).map((entry) => [entry.tankId, entry])), [life]);
+  const marks = useMemo(
+    () =>
+      new Map(overlay === 'life' ? [] : (life ?? []).map((entry) => [entry.tankId, overlayMark(overlay, entry, house)] as const)),
+    [overlay, life, house],
+  );
+  const go = useCallback((tankId: string) => void navigate(`/tanks/${tankId}`), [navigate]);
+
+  function place(tank: Tank, { shelf, leftCm, decision }: DragPlace): void {
+    const at = { shelfId: shelf.shelf.id, leftCm };
+    if (decision.ok)
+      void log('moveTank', { id: newId(), tankId: tank.id, facing: tank.facing, ...at }, `${tank.code} moved to ${leftCm} cm`);
+    else open({ kind: 'place', tank, place: at });
+  }
+
   return (
     <>
+      <div className="no-print mb-2 flex flex-wrap items-center gap-x-4 gap-y-2">
+        <Segmented
+          label="Laid over the room"
+          value={overlay}
+          onChange={setOverlay}
+          options={OVERLAYS.map((value) => ({ value, label: OVERLAY_WORDS[value] }))}
+        />
+        {house.may('keeper') && (
+          <label className="flex min-h-11 items-center gap-2.5">
+            <input
+              type="checkbox"
+              className="size-5 accent-[var(--deep)]"
+              checked={mode === 'tanks'}
+              onChange={(event) => setMode(event.target.checked ? 'tanks' : 'animals')}
+            />
+            Drag tanks, not animals
+          </label>
+        )}
+      </div>
       <div ref={measure} className="overflow-x-auto">
         {width > 0 && (
-          <RackElevation
+          <RoomPicture
             racks={room.racks}
             width={Math.max(width, 640)}
             rowWidthCm={ROW_CM}
-            maxScale={1.72}
-            label="Racks as they stand"
-            draw={(drawn, box) => (
-              <TankPicture
-                drawn={drawn}
-                box={box}
-                life={lives.get(drawn.tank.id)}
-                open={() => void navigate(`/tanks/${drawn.tank.id}`)}
-                point={(on) => setPointed(on ? drawn.tank.id : null)}
-              />
-            )}
+            maxScale={1.62}
+            lives={lives}
+            markOf={(tankId) => marks.get(tankId) ?? null}
+            mode={mode}
+            canDrag={mode === 'tanks' ? house.may('keeper') : house.may('sitter')}
+            open={go}
+            point={setPointed}
+            onSend={(fromTankId, toTankId) => open({ kind: 'send', fromTankId, toTankId })}
+            onPlace={place}
           />
         )}
       </div>
-      <div className="mt-3 flex min-h-12 flex-wrap items-center gap-x-5 gap-y-1 border-t border-ink pt-2">
-        {pointed && at ? (
-          <p>
-            <b className="font-mono">{at.code}</b> {describe(at, at.code).slice(at.code.length + 2)}
-            {at.tempC && (
-              <span className="text-quiet">
-                , {showTemperature(at.tempC.value, house)} on {formatDay(houseDay(at.tempC.at, house.timeZone), house.today)}
-              </span>
-            )}
-            {at.attempts.length > 0 && (
-              <span className="text-quiet">, {at.attempts.map((attempt) => attempt.name).join(', ')}</span>
-            )}
-          </p>
-        ) : (
-          <>
-            {KINDS.map((kind) => (
-              <span key={kind} className="flex items-center gap-2">
-                <Swatch kind={kind} />
-                {STAGE_WORDS[kind]}
-              </span>
-            ))}
-            <span className="text-quiet">dashed: empty</span>
-          </>
-        )}
+      <div className="mt-2 flex min-h-12 flex-wrap items-center gap-x-5 gap-y-1 border-t border-ink pt-2">
+        <Reading pointed={pointed} life={pointed ? lives.get(pointed) : undefined} overlay={overlay} />
       </div>
     </>
   );
 }
 
-/** Which tank? What is in it? The racks as you stand before them. */
-export function RoomPage() {
+/** Which tank? What is in it, is it ready, what touches it? The racks as you stand before them. */
+export function RoomPage({ Send }: { Send: SendSheet }) {
   const room = useGet('room');
   const life = useGet('tankLife');
   const [sheet, setSheet] = useState<Sheet | null>(null);
-  const free = (life.data ?? []).filter(
-    (tank) => tank.heads === 0 && tank.cultures.length === 0 && tank.attempts.length === 0,
-  ).length;
+  const free = (life.data ?? []).filter((tank) => tank.heads === 0 && tank.cultures.length === 0 && tank.attempts.length === 0);
+  const notReady = free.filter((tank) => !tank.readiness.ready).length;
   return (
     <Loaded reply={room} what="the room">
       {(data) => {
@@ -264,15 +280,25 @@ export function RoomPage() {
               about={
                 count > 0 && (
                   <>
-                    <b className="text-ink">{count}</b> tanks and tubs, <b className="text-ink">{free}</b> empty and not booked
+                    <b className="text-ink">{count}</b> tanks and tubs, <b className="text-ink">{free.length}</b> empty and not
+                    booked
+                    {notReady > 0 && `, ${notReady} of them not ready`}
                   </>
                 )
               }
             >
+              {count > 0 && (
+                <>
+                  <ButtonLink to="/room/waters">Waters</ButtonLink>
+                  <ButtonLink to="/room/probes">Probes</ButtonLink>
+                  <ButtonLink to="/room/exposure">Exposure</ButtonLink>
+                  <Button onClick={() => setSheet({ kind: 'labels' })}>Labels</Button>
+                </>
+              )}
               <AddButtons racks={data.racks} open={setSheet} />
             </PageHead>
-            {data.racks.length === 0 ? <EmptyRoom open={setSheet} /> : <Picture room={data} life={life.data} />}
-            <SheetDialog sheet={sheet} racks={data.racks} open={setSheet} />
+            {data.racks.length === 0 ? <EmptyRoom open={setSheet} /> : <Picture room={data} life={life.data} open={setSheet} />}
+            <SheetDialog sheet={sheet} racks={data.racks} open={setSheet} Send={Send} />
           </>
         );
       }}

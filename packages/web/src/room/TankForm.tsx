@@ -86,6 +86,7 @@ export function TankForm({
       glassMm: '',
       substrateKg: '',
       facing: 'long' as 'long' | 'short',
+      state: 'running' as 'running' | 'setUp',
     },
     toBody(values) {
       const cm = (field: 'lengthCm' | 'widthCm' | 'heightCm' | 'waterHeightCm') =>
@@ -101,6 +102,7 @@ export function TankForm({
         substrateKg: values.substrateKg.trim() ? readQuantity('substrateKg', values.substrateKg, 'mass') : 0,
         facing: values.facing,
         leftCm: null,
+        state: values.state,
       };
     },
     label: ({ code }) => `Tank ${code} added`,
@@ -144,6 +146,10 @@ export function TankForm({
         {side('heightCm', 'Height')}
         {side('waterHeightCm', 'Water', 'from the inner floor')}
       </div>
+      <SelectField label="It" {...register('state')}>
+        <option value="running">runs already</option>
+        <option value="setUp">is being set up: Freshet follows it until it is ready</option>
+      </SelectField>
       <div className="grid grid-cols-2 gap-4">
         <QuantityField
           kind="length"

@@ -23,7 +23,7 @@ export interface DrawnRack {
   width: number;
   top: number;
   bottom: number;
-  shelves: { y: number; x: number; width: number }[];
+  shelves: { shelf: Shelf; y: number; x: number; width: number }[];
   tanks: DrawnTank[];
 }
 
@@ -48,7 +48,7 @@ function drawRack(rack: Rack, x: number, floor: number): DrawnRack {
   const drawn: DrawnRack = { rack, x, width: length * scale, top: bottom, bottom: floor, shelves: [], tanks: [] };
   let y = bottom;
   for (const shelf of [...rack.shelves].reverse()) {
-    drawn.shelves.push({ y, x, width: (rack.kind === 'rack' ? shelf.lengthCm : length) * scale });
+    drawn.shelves.push({ shelf, y, x, width: (rack.kind === 'rack' ? shelf.lengthCm : length) * scale });
     for (const tank of shelf.tanks)
       drawn.tanks.push({
         tank,
@@ -84,4 +84,79 @@ export function layoutRoom(racks: readonly Rack[], rowWidthCm: number): DrawnRow
     row.height = Math.max(row.height, -trial.top);
   }
   return row.racks.length > 0 ? [...rows, row] : rows;
+}
+
+/** A tank with its box in px from the top left of the picture; `water` is the height of the water. */
+export interface Box {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+  water: number;
+}
+export interface PlacedTank {
+  drawn: DrawnTank;
+  rack: Rack;
+  box: Box;
+}
+/** A shelf in px: its left end, its board, and the px of one of its centimetres. */
+export interface PlacedShelf {
+  shelf: Shelf;
+  rack: Rack;
+  x: number;
+  y: number;
+  width: number;
+  pxPerCm: number;
+}
+/** The picture in px: where every tank and shelf is. */
+export interface Elevation {
+  scale: number;
+  width: number;
+  height: number;
+  rows: { row: DrawnRow; floor: number }[];
+  tanks: PlacedTank[];
+  shelves: PlacedShelf[];
+}
+
+const CAPTION_PX = 22;
+const ROW_GAP_PX = 14;
+export const MARGIN_PX = 10;
+
+/** Lays the room out in px for a picture so wide. @param maxScale - greatest scale, px per cm */
+export function computeElevation(racks: readonly Rack[], width: number, rowWidthCm: number, maxScale: number): Elevation {
+  const rows = layoutRoom(racks, rowWidthCm);
+  const widest = Math.max(1, ...rows.map((row) => row.width));
+  const scale = Math.min(maxScale, (width - 2 * MARGIN_PX) / widest);
+  const elevation: Elevation = { scale, width, height: 0, rows: [], tanks: [], shelves: [] };
+  let top = MARGIN_PX;
+  for (const row of rows) {
+    const floor = top + row.height * scale;
+    elevation.rows.push({ row, floor });
+    for (const { rack, tanks, shelves } of row.racks) {
+      for (const drawn of tanks)
+        elevation.tanks.push({
+          drawn,
+          rack,
+          box: {
+            x: MARGIN_PX + drawn.x * scale,
+            y: floor + drawn.y * scale,
+            width: drawn.width * scale,
+            height: drawn.height * scale,
+            water: drawn.water * scale,
+          },
+        });
+      for (const { shelf, x, y, width: length } of shelves)
+        elevation.shelves.push({
+          shelf,
+          rack,
+          x: MARGIN_PX + x * scale,
+          y: floor + y * scale,
+          width: length * scale,
+          pxPerCm: scale * (rack.kind === 'yard' ? YARD_SCALE : 1),
+        });
+    }
+    top = floor + CAPTION_PX + ROW_GAP_PX;
+  }
+  elevation.height = Math.max(20, top - 8);
+  return elevation;
 }

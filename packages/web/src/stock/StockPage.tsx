@@ -5,7 +5,7 @@ import { useGet, useHouse, type Reply } from '../data';
 import { ButtonLink, Button, Dialog, Empty, Loaded, PageHead, TextField } from '../ui';
 import { LossForm } from './LossForm';
 import { LotForm } from './LotForm';
-import { MoveForm } from './MoveForm';
+import { TransferSheet } from './TransferSheet';
 
 type Lot = Reply<'lots'>[number];
 const ORIGIN = { wild: 'wild', imported: 'imported', local: 'local', ownBrood: 'own brood' } as const;
@@ -150,15 +150,18 @@ export function StockPage() {
             <Dialog title="Record stock" open={adding} onClose={close}>
               <LotForm done={close} />
             </Dialog>
-            {acting && (
+            {acting?.kind === 'loss' && (
               <Dialog
-                title={acting.kind === 'move' ? 'Move' : 'Loss'}
+                title="Loss"
                 about={`${acting.lot.speciesName} in ${acting.lot.tankCode ?? 'no tank'}`}
                 open
                 onClose={close}
               >
-                {acting.kind === 'move' ? <MoveForm lot={acting.lot} done={close} /> : <LossForm lot={acting.lot} done={close} />}
+                <LossForm lot={acting.lot} done={close} />
               </Dialog>
+            )}
+            {acting?.kind === 'move' && acting.lot.tankId && (
+              <TransferSheet fromTankId={acting.lot.tankId} lotId={acting.lot.id} close={close} />
             )}
           </>
         );

@@ -1,7 +1,7 @@
 export { HeadsFields, readHeads, headsText } from './HeadsFields';
 export { SpeciesOptions } from './SpeciesOptions';
 export { LotForm } from './LotForm';
-export { MoveForm } from './MoveForm';
+export { TransferSheet } from './TransferSheet';
 export { LossForm } from './LossForm';
 export { CountForm } from './CountForm';
 export { StockPage } from './StockPage';

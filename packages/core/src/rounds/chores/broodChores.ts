@@ -77,6 +77,7 @@ function eggChores(read: ReadBrood, tank: HouseTank, day: Day, adults: readonly 
           amountText: `${formatNumber(litres)} L`,
           why: [`${formatNumber(dailyChangeFraction * 100)} % of ${formatNumber(tank.litres)} L, from this attempt's recipe.`],
           caution: 'Unplug the heater before the level falls below it.',
+          log: { kind: 'waterChange', tankId: tank.id },
         }),
       );
       if (fungus === 'dye' && dyeMgPerL && dyeStockPercent) {

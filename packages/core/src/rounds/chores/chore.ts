@@ -19,7 +19,11 @@ export type ChoreKind =
   | 'harvest'
   | 'renewCulture'
   | 'trigger'
-  | 'setUp';
+  | 'setUp'
+  | 'waterChange'
+  | 'feedFilter'
+  | 'testWater'
+  | 'calibrate';
 
 /** What "done" also logs besides the chore itself. */
 export type ChoreLog =
@@ -27,7 +31,9 @@ export type ChoreLog =
   | { kind: 'temperature'; tankId: string }
   | { kind: 'cultureFed' | 'cultureHarvested' | 'cultureRipe'; cultureId: string }
   | { kind: 'cultureStarted'; food: CultureFood }
-  | { kind: 'triggered'; attemptId: string };
+  | { kind: 'triggered'; attemptId: string }
+  | { kind: 'waterChange' | 'filterFed'; tankId: string }
+  | { kind: 'calibrated'; meterId: string };
 
 /** One thing to do or to look for at a stop; computed, never stored. */
 export interface Chore {

@@ -1,4 +1,5 @@
-import { litres, may, plain, warm, type Sum, type SumInput } from './sum';
+import { fromWater, litres, may, plain, warm, type Sum, type SumInput } from './sum';
+import { lookAt } from './sumInput';
 
 const HEATER = 'Unplug a heater before the level falls below it; residual-current protection and drip loops on every lead.';
 const waterOf = (
@@ -14,10 +15,19 @@ const waterOf = (
   plain(`parts.${part}.ph`, `${name}, pH`, values[5]),
 ];
 
+const ALL = ['tempC', 'ghDeg', 'khDeg', 'tdsPpm', 'ph'] as const;
+const HARDNESS = ['ghDeg', 'khDeg', 'tdsPpm'] as const;
+const TANK_WARMTH = { tankLitres: 'tank.litres', tankTempC: 'tank.tempC' };
+const number = (tree: unknown, path: string) => {
+  const value = lookAt(tree, path);
+  return typeof value === 'number' ? value : Number.NaN;
+};
+
 /** Water, warmth and changes. */
 export const WATER_SUMS: readonly Sum[] = [
   {
     name: 'water.blend',
+    prefill: { ...fromWater('parts.0', 'water.0', ALL), ...fromWater('parts.1', 'water.1', ALL) },
     group: 'Water',
     inputs: [
       ...waterOf(0, 'First', ['40', '11', '14', '11', '340', '7.6']),
@@ -35,6 +45,11 @@ export const WATER_SUMS: readonly Sum[] = [
   },
   {
     name: 'water.shares',
+    prefill: {
+      ...fromWater('sources.0', 'water.0', HARDNESS),
+      ...fromWater('sources.1', 'water.1', HARDNESS),
+      'target.litres': 'tank.litres',
+    },
     group: 'Water',
     fixed: { sources: [{ name: 'first' }, { name: 'second' }] },
     inputs: [
@@ -59,6 +74,7 @@ export const WATER_SUMS: readonly Sum[] = [
   },
   {
     name: 'water.freeAmmonia',
+    prefill: { totalAmmoniaNPpm: 'tank.ammoniaPpm', tempC: 'tank.tempC', ph: 'tank.ph' },
     group: 'Water',
     inputs: [
       plain('totalAmmoniaNPpm', 'Total ammonia as nitrogen', '0.5', 'mg/L'),
@@ -72,6 +88,7 @@ export const WATER_SUMS: readonly Sum[] = [
   },
   {
     name: 'water.oxygenSaturation',
+    prefill: { tempC: 'tank.tempC' },
     group: 'Water',
     inputs: [
       warm('tempC', 'Temperature', '25'),
@@ -86,12 +103,14 @@ export const WATER_SUMS: readonly Sum[] = [
   },
   {
     name: 'water.co2FromPh',
+    prefill: { khDeg: 'tank.khDeg', tempC: 'tank.tempC', ph: 'tank.ph' },
     group: 'Water',
     inputs: [plain('khDeg', 'KH', '4', '°dKH'), warm('tempC', 'Temperature', '25'), plain('ph', 'pH', '7')],
     outputs: [{ path: 'co2MgPerL', label: 'Carbon dioxide', unit: 'mg/L' }],
   },
   {
     name: 'water.phFromCarbonate',
+    prefill: { khDeg: 'tank.khDeg', tempC: 'tank.tempC' },
     group: 'Water',
     inputs: [
       plain('khDeg', 'KH', '4', '°dKH'),
@@ -102,6 +121,7 @@ export const WATER_SUMS: readonly Sum[] = [
   },
   {
     name: 'water.dripAcclimation',
+    prefill: { 'tank.tdsPpm': 'tank.tdsPpm' },
     group: 'Water',
     inputs: [
       litres('bagLitres', 'Water in the bag', '1'),
@@ -118,6 +138,8 @@ export const WATER_SUMS: readonly Sum[] = [
   },
   {
     name: 'water.changeToTemperature',
+    prefill: { ...TANK_WARMTH, newTempC: 'water.0.tempC' },
+    change: (input, output) => ({ litres: number(output, 'changeLitres'), tempC: number(input, 'newTempC') }),
     group: 'Warmth',
     inputs: [
       litres('tankLitres', 'Tank', '33'),
@@ -133,6 +155,8 @@ export const WATER_SUMS: readonly Sum[] = [
   },
   {
     name: 'water.newWaterTemperature',
+    prefill: TANK_WARMTH,
+    change: (input, output) => ({ litres: number(input, 'changeLitres'), tempC: number(output, 'newTempC') }),
     group: 'Warmth',
     inputs: [
       litres('tankLitres', 'Tank', '33'),
@@ -148,6 +172,7 @@ export const WATER_SUMS: readonly Sum[] = [
   },
   {
     name: 'water.rewarm',
+    prefill: { litres: 'tank.litres', fromC: 'tank.tempC', heaterW: 'tank.heaterW' },
     group: 'Warmth',
     inputs: [
       litres('litres', 'Tank', '33'),
@@ -165,6 +190,7 @@ export const WATER_SUMS: readonly Sum[] = [
   },
   {
     name: 'water.lossFromCooling',
+    prefill: { litres: 'tank.litres', startC: 'tank.tempC' },
     group: 'Warmth',
     inputs: [
       litres('litres', 'Tank', '33'),
@@ -178,6 +204,7 @@ export const WATER_SUMS: readonly Sum[] = [
   },
   {
     name: 'water.dilution',
+    prefill: { startPpm: 'tank.nitratePpm', sourcePpm: 'water.0.nitratePpm', productionPpmPerDay: 'tank.ppmPerDay' },
     group: 'Changes',
     inputs: [
       plain('startPpm', 'Now in the tank', '20', 'ppm'),
@@ -194,6 +221,8 @@ export const WATER_SUMS: readonly Sum[] = [
   },
   {
     name: 'water.changeForLimit',
+    prefill: { sourcePpm: 'water.0.nitratePpm', productionPpmPerDay: 'tank.ppmPerDay' },
+    change: (_input, output, tankLitres) => ({ litres: number(output, 'changeFraction') * tankLitres, tempC: null }),
     group: 'Changes',
     inputs: [
       plain('productionPpmPerDay', 'Comes each day', '1.5', 'ppm'),
@@ -205,6 +234,7 @@ export const WATER_SUMS: readonly Sum[] = [
   },
   {
     name: 'water.topOff',
+    prefill: { litresFull: 'tank.litres', tdsPpm: 'tank.tdsPpm', topOffTdsPpm: 'water.0.tdsPpm' },
     group: 'Changes',
     inputs: [
       litres('litresFull', 'Tank when full', '60'),
@@ -216,5 +246,26 @@ export const WATER_SUMS: readonly Sum[] = [
       { path: 'tdsBeforePpm', label: 'TDS now', unit: 'ppm' },
       { path: 'tdsAfterPpm', label: 'TDS after topping off', unit: 'ppm' },
     ],
+  },
+  {
+    name: 'water.mineralSalts',
+    prefill: { fromGhDeg: 'water.0.ghDeg' },
+    group: 'Water',
+    inputs: [
+      litres('litres', 'Water to harden', '40'),
+      plain('fromGhDeg', 'Its GH now', '0', '°dGH'),
+      plain('toGhDeg', 'Wanted GH', '6', '°dGH'),
+      plain('label.grams', 'Label: so many grams', '10', 'g'),
+      litres('label.litres', 'Label: in so much water', '100'),
+      plain('label.ghDeg', 'Label: lift GH by', '3', '°dGH'),
+      may(plain('label.khDeg', 'Label: and KH by', '', '°dKH')),
+      may(plain('label.tdsPpm', 'Label: and TDS by', '', 'ppm')),
+    ],
+    outputs: [
+      { path: 'grams', label: 'Salt', unit: 'g' },
+      { path: 'khRiseDeg', label: 'KH rises by', unit: '°dKH', absent: 'not on the label' },
+      { path: 'tdsRisePpm', label: 'TDS rises by', unit: 'ppm', absent: 'not on the label' },
+    ],
+    caution: 'Weigh it by the product’s own label; dissolve it in a bucket first, never over animals.',
   },
 ];

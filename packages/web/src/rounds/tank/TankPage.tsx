@@ -1,26 +1,26 @@
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { READING_LIMITS, type Quantity } from '@freshet/contract/room';
-import { formatDay, formatInstant } from '@freshet/core/time';
+import { formatDay } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
-import { showHeads, showTemperature, showVolume, useGet, useHouse, type Reply } from '../data';
-import { ReadingForm, type Rack, type Tank } from '../room';
-import { ClutchForm } from '../spawning';
-import { CountForm, LossForm, LotForm, MoveForm, type SomeLot } from '../stock';
-import { Button, Dialog, Empty, Loaded, PageHead, Panel, STAGE_WORDS, Swatch, Why } from '../ui';
-import { ChoreRow } from './ChoreRow';
-import { EntryList } from './EntryList';
-
-const TemperatureChart = lazy(() => import('./TemperatureChart'));
+import { showHeads, showVolume, useGet, useHouse, type Reply } from '../../data';
+import { ChangeForm, EquipForm, MoveTankForm, ReadingForm, RegimeForm, type Rack, type Tank } from '../../room';
+import { ClutchForm } from '../../spawning';
+import { CountForm, LossForm, LotForm, TransferSheet, type SomeLot } from '../../stock';
+import { Button, ButtonLink, Dialog, Empty, Loaded, PageHead, Panel, STAGE_WORDS, Swatch, Why } from '../../ui';
+import { ChoreRow } from '../ChoreRow';
+import { EntryList } from '../EntryList';
+import { DeathForm } from './DeathForm';
+import { ReadinessPanel } from './ReadinessPanel';
+import { TouchesPanel } from './TouchesPanel';
+import { WaterPanel } from './WaterPanel';
 
 type Life = Reply<'tankLife'>[number];
 type LifeLot = Life['lots'][number];
 type Sheet =
-  | { kind: 'reading' | 'stock' }
+  | { kind: 'reading' | 'stock' | 'change' | 'death' | 'regime' | 'equipment' | 'place' }
   | { kind: 'eggs'; attempt: Life['attempts'][number] }
   | { kind: 'move' | 'loss' | 'count'; lot: LifeLot };
 
-const CHART_DAYS = 42;
 const toSome = (lot: LifeLot, tankId: string): SomeLot => ({ ...lot, tankId });
 
 function LivesHere({ life, open }: { life: Life; open: (sheet: Sheet) => void }) {
@@ -88,58 +88,6 @@ function LivesHere({ life, open }: { life: Life; open: (sheet: Sheet) => void })
   );
 }
 
-function Water({ tankId, speciesKey }: { tankId: string; speciesKey: string | undefined }) {
-  const house = useHouse();
-  const readings = useGet('readings', { params: { tankId }, query: { days: String(CHART_DAYS) } });
-  const species = useGet('species');
-  const wanted = species.data?.find((kind) => kind.key === speciesKey)?.figures.tempC ?? null;
-  return (
-    <Panel title="Water">
-      <Loaded reply={readings} what="the readings">
-        {(data) => {
-          const temperatures = data.filter((reading) => reading.quantity === 'tempC');
-          const newest = new Map<Quantity, (typeof data)[number]>();
-          for (const reading of data) newest.set(reading.quantity, reading);
-          if (data.length === 0)
-            return (
-              <p className="text-quiet">
-                Nothing measured in the last six weeks. Log a temperature, and hatches are worked out from it.
-              </p>
-            );
-          return (
-            <>
-              <div className="flex flex-wrap gap-x-6 gap-y-1">
-                {[...newest.values()].map((reading) => (
-                  <span key={reading.quantity}>
-                    {reading.quantity === 'tempC' ? (
-                      <b className="text-code">{showTemperature(reading.value, house)}</b>
-                    ) : (
-                      <b>{`${READING_LIMITS[reading.quantity].label} ${formatNumber(reading.value)} ${READING_LIMITS[reading.quantity].unit}`}</b>
-                    )}{' '}
-                    <span className="text-note text-quiet">{formatInstant(reading.at, house.today, house.timeZone)}</span>
-                  </span>
-                ))}
-              </div>
-              {temperatures.length > 1 && (
-                <div className="mt-2">
-                  <Suspense fallback={<div className="h-[150px]" />}>
-                    <TemperatureChart readings={temperatures} wanted={wanted} />
-                  </Suspense>
-                  <p className="text-note text-quiet">
-                    {CHART_DAYS / 7} weeks
-                    {wanted &&
-                      `; shaded: ${showTemperature(wanted[0], house)} to ${showTemperature(wanted[1], house)}, as wanted here`}
-                  </p>
-                </div>
-              )}
-            </>
-          );
-        }}
-      </Loaded>
-    </Panel>
-  );
-}
-
 function Measures({ tank, rack, level }: { tank: Tank; rack: Rack; level: number }) {
   const house = useHouse();
   return (
@@ -160,6 +108,15 @@ function Measures({ tank, rack, level }: { tank: Tank; rack: Rack; level: number
         source="docs/sources.md#tank-load"
         notes={['A full rack can exceed a domestic floor; ask a qualified person.']}
       />
+      {'; '}
+      {[
+        tank.equipment.heaterW > 0 ? `heater ${formatNumber(tank.equipment.heaterW, 3)} W` : 'no heater',
+        tank.equipment.filter,
+        tank.equipment.hasLid && 'lid',
+        tank.equipment.hasIntakeGuard && 'intake guard',
+      ]
+        .filter(Boolean)
+        .join(', ')}
     </>
   );
 }
@@ -194,29 +151,54 @@ function find(room: Reply<'room'>, tankId: string): { rack: Rack; tank: Tank; le
   return null;
 }
 
-function TankSheets({ sheet, tank, close }: { sheet: Sheet | null; tank: Tank; close: () => void }) {
+const TITLES = {
+  reading: 'Reading',
+  stock: 'Record stock',
+  change: 'Water change',
+  death: 'Found dead',
+  regime: 'Change regime',
+  equipment: 'Equipment',
+  place: 'Move the tank',
+  eggs: 'Eggs or young seen',
+  loss: 'Loss',
+  count: 'Count',
+} as const;
+const WIDE = ['regime', 'place', 'change'];
+
+function TankSheets({
+  sheet,
+  tank,
+  life,
+  racks,
+  close,
+}: {
+  sheet: Sheet | null;
+  tank: Tank;
+  life: Life | undefined;
+  racks: readonly Rack[];
+  close: () => void;
+}) {
   const navigate = useNavigate();
   const species = useGet('species');
   const attempts = useGet(sheet?.kind === 'eggs' ? 'attempts' : null);
   if (!sheet) return null;
+  if (sheet.kind === 'move') return <TransferSheet fromTankId={tank.id} lotId={sheet.lot.id} close={close} />;
   const attempt = sheet.kind === 'eggs' ? attempts.data?.find((candidate) => candidate.id === sheet.attempt.id) : undefined;
   const start = species.data?.find((kind) => kind.key === attempt?.speciesKey)?.start;
-  const titles = {
-    reading: 'Reading',
-    stock: 'Record stock',
-    eggs: 'Eggs or young seen',
-    move: 'Move or split',
-    loss: 'Loss',
-    count: 'Count',
-  };
   return (
     <Dialog
-      title={titles[sheet.kind]}
+      title={TITLES[sheet.kind]}
       about={'lot' in sheet ? `${sheet.lot.speciesName} in ${tank.code}` : tank.code}
+      wide={WIDE.includes(sheet.kind)}
       open
       onClose={close}
     >
       {sheet.kind === 'reading' && <ReadingForm tank={tank} done={close} />}
+      {sheet.kind === 'change' && <ChangeForm tank={tank} done={close} />}
+      {sheet.kind === 'death' && life && <DeathForm life={life} done={close} />}
+      {sheet.kind === 'regime' && <RegimeForm tank={tank} done={close} />}
+      {sheet.kind === 'equipment' && <EquipForm tank={tank} done={close} />}
+      {sheet.kind === 'place' && <MoveTankForm tank={tank} racks={racks} done={close} />}
       {sheet.kind === 'stock' && <LotForm tankId={tank.id} done={close} />}
       {sheet.kind === 'eggs' && attempt && start && (
         <ClutchForm
@@ -225,7 +207,6 @@ function TankSheets({ sheet, tank, close }: { sheet: Sheet | null; tank: Tank; c
           done={(broodId) => (broodId ? void navigate(`/broods/${broodId}`) : close())}
         />
       )}
-      {sheet.kind === 'move' && <MoveForm lot={toSome(sheet.lot, tank.id)} done={close} />}
       {sheet.kind === 'loss' && <LossForm lot={toSome(sheet.lot, tank.id)} done={close} />}
       {sheet.kind === 'count' && <CountForm lot={toSome(sheet.lot, tank.id)} done={close} />}
     </Dialog>
@@ -250,36 +231,54 @@ export function TankPage() {
         return (
           <>
             <PageHead title={<span className="font-mono">{found.tank.code}</span>} about={<Measures {...found} />} />
-            <div className="no-print mb-3 flex flex-wrap gap-3">
+            <div className="no-print mb-3 flex flex-wrap gap-2.5">
               {house.may('sitter') && (
-                <Button look="main" onClick={() => setSheet({ kind: 'reading' })}>
-                  Reading
-                </Button>
-              )}
-              {house.may('sitter') &&
-                open.slice(0, 2).map((attempt) => (
-                  <Button key={attempt.id} onClick={() => setSheet({ kind: 'eggs', attempt })}>
-                    Eggs or young{open.length > 1 ? `: ${attempt.name}` : ''}
+                <>
+                  <Button look="main" onClick={() => setSheet({ kind: 'reading' })}>
+                    Reading
                   </Button>
-                ))}
+                  <Button onClick={() => setSheet({ kind: 'change' })}>Change</Button>
+                  {(life?.lots.length ?? 0) > 0 && <Button onClick={() => setSheet({ kind: 'death' })}>Found dead</Button>}
+                  {open.slice(0, 2).map((attempt) => (
+                    <Button key={attempt.id} onClick={() => setSheet({ kind: 'eggs', attempt })}>
+                      Eggs or young{open.length > 1 ? `: ${attempt.name}` : ''}
+                    </Button>
+                  ))}
+                </>
+              )}
               {house.may('keeper') && (
                 <>
                   <Button onClick={() => setSheet({ kind: 'stock' })}>Record stock</Button>
                   <Button onClick={() => void navigate(`/spawns/new?tank=${tankId}`)}>Start an attempt</Button>
+                  <Button onClick={() => setSheet({ kind: 'place' })}>Move the tank</Button>
                 </>
               )}
+              <ButtonLink to={`/bench?sum=water.changeToTemperature&tank=${tankId}`}>Work out</ButtonLink>
             </div>
-            <div className="grid divide-y divide-rule border border-rule bg-sheet md:grid-cols-2 md:divide-x md:divide-y-0 lg:grid-cols-[1fr_1.1fr_1fr]">
-              {life ? <LivesHere life={life} open={setSheet} /> : <Panel title="Lives here">…</Panel>}
-              <Water tankId={tankId} speciesKey={life?.lots[0]?.speciesKey} />
-              <Chores tankId={tankId} />
+            <div className="grid divide-y divide-rule border border-rule bg-sheet md:grid-cols-2 md:divide-x md:divide-y-0 lg:grid-cols-[1fr_1.15fr_1fr]">
+              <div className="divide-y divide-rule">
+                {life ? <LivesHere life={life} open={setSheet} /> : <Panel title="Lives here">…</Panel>}
+                {life && <ReadinessPanel life={life} openEquipment={() => setSheet({ kind: 'equipment' })} />}
+              </div>
+              <WaterPanel
+                key={`${tankId} ${life?.readiness.state === 'cycling'}`}
+                first={life?.readiness.state === 'cycling' ? 'nitritePpm' : 'tempC'}
+                tankId={tankId}
+                speciesKey={life?.lots[0]?.speciesKey}
+                probeC={life?.tempC ?? null}
+                openRegime={() => setSheet({ kind: 'regime' })}
+              />
+              <div className="divide-y divide-rule">
+                <Chores tankId={tankId} />
+                <TouchesPanel room={data} tankId={tankId} code={found.tank.code} />
+              </div>
             </div>
             <div className="mt-3 border border-rule bg-sheet">
               <Panel title="What was logged">
                 <EntryList tankId={tankId} limit={40} />
               </Panel>
             </div>
-            <TankSheets sheet={sheet} tank={found.tank} close={() => setSheet(null)} />
+            <TankSheets sheet={sheet} tank={found.tank} life={life} racks={data.racks} close={() => setSheet(null)} />
           </>
         );
       }}

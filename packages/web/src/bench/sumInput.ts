@@ -42,6 +42,10 @@ export function toSumInput(
   for (const field of sum.inputs) {
     const text = (typed[field.path] ?? field.start).trim();
     if (text === '' && field.optional) continue;
+    if (field.choices) {
+      putAt(input, field.path, text);
+      continue;
+    }
     if (field.kind) {
       // A starting value is in base units, whatever the house shows.
       const parsed = parseQuantity(text, field.kind, typed[field.path] === undefined ? undefined : usual(field, units));

@@ -1,14 +1,18 @@
+import { UNITS } from '@freshet/core/units';
 import { litres, may, plain, type Sum } from './sum';
 import { WATER_SUMS } from './waterSums';
 
 const DOSE =
   'Label and data sheet first; gloves; never mix; kills invertebrates; keep from children; never for fish meant as food. Antibiotics and prescription medicine are a vet’s business.';
 
+const UNIT_NAMES = Object.keys(UNITS);
+
 /** The sums of the bench. Starting values are those of Saltings Shed. */
 export const SUMS: readonly Sum[] = [
   ...WATER_SUMS,
   {
     name: 'water.dose',
+    prefill: { tankLitres: 'tank.litres' },
     group: 'Doses',
     inputs: [
       litres('tankLitres', 'Tank', '33'),
@@ -23,6 +27,7 @@ export const SUMS: readonly Sum[] = [
   },
   {
     name: 'water.doseAfterChange',
+    prefill: { tankLitres: 'tank.litres' },
     group: 'Doses',
     inputs: [
       litres('tankLitres', 'Tank', '33'),
@@ -35,6 +40,17 @@ export const SUMS: readonly Sum[] = [
       { path: 'mg', label: 'Substance', unit: 'mg' },
     ],
     caution: DOSE,
+  },
+  {
+    name: 'units.convert',
+    group: 'Units',
+    inputs: [
+      plain('value', 'Value', '10'),
+      { path: 'from', label: 'From', start: 'dGH', choices: UNIT_NAMES },
+      { path: 'to', label: 'To', start: 'ppmCaCO3', choices: UNIT_NAMES },
+      may(plain('factorPpmPerUScm', 'ppm per µS/cm, for conductivity', '')),
+    ],
+    outputs: [{ path: 'value', label: 'It is' }],
   },
   {
     name: 'room.tankLoad',

@@ -1,0 +1,26 @@
+import { DEMO_PROBES } from '@freshet/demo';
+import type { Services } from './compose';
+
+/** What the stand-ins of the demonstration are given at start: one for every probe of a demonstration house, with its token. */
+export async function demoProbes({ accounts, room, probes }: Services) {
+  const found = [];
+  for (const houseId of await accounts.repository.demoHouseIds()) {
+    const [rows, rooms] = await Promise.all([room.repository.probes.find(houseId), room.repository.all(houseId)]);
+    const tanks = new Map(rooms.tanks.map((tank) => [tank.id, tank]));
+    for (const row of rows) {
+      const tank = tanks.get(row.tankId);
+      const plan = DEMO_PROBES.find(({ name }) => name === row.name);
+      if (tank && plan)
+        found.push({
+          id: row.id,
+          token: probes.tokenOf(row.id),
+          litres: tank.litres,
+          heaterW: room.equipmentOf(rooms.equipped.get(tank.id)).heaterW,
+          targetC: plan.targetC,
+          also: [...plan.also],
+          fault: plan.fault,
+        });
+    }
+  }
+  return found;
+}

@@ -1,0 +1,146 @@
+import type { BodyOf } from '@freshet/contract/endpoints';
+import type { roomEndpoints } from '@freshet/contract/room';
+import { decideReadiness, READINESS_RULES, type Readiness, type TankEventKind } from '@freshet/core/room';
+import { exactly, houseDay, type Day } from '@freshet/core/time';
+import { v7 as newId } from 'uuid';
+import type { Applied, LogService, Scope } from '../log';
+import { DomainError, groupBy, type Clock, type Database, type Who } from '../platform';
+import { createReadinessRepository } from './readiness.repository';
+import type { RoomService } from './room.service';
+
+type Body<Name extends keyof typeof roomEndpoints> = BodyOf<(typeof roomEndpoints)[Name]>;
+
+/** What the log says of each. */
+const WORDS: Record<TankEventKind, string> = {
+  running: 'runs',
+  setUp: 'is being set up',
+  filled: 'filled, the filter starts',
+  fed: 'filter fed',
+  seeded: 'seeded with a mature filter',
+  soilLaid: 'active soil laid',
+  heaterTested: 'heater tested',
+  emptied: 'emptied',
+  refilled: 'refilled',
+  disinfected: 'disinfected',
+  rinsed: 'rinsed, re-seeded and refilled',
+  quarantineBegan: 'in quarantine',
+  quarantineEnded: 'quarantine ended',
+};
+/** Start-ups that take longer than this are judged by their newest readings. */
+const LOOK_BACK_DAYS = 200;
+const DAY_MS = 86_400_000;
+
+/** Whether tanks are ready, and why not; worked out from what was logged, never stored. */
+export function createReadiness({
+  database,
+  clock,
+  log,
+  roomOf,
+}: {
+  database: Database;
+  clock: Clock;
+  log: LogService;
+  /** The room, which itself tells of new tanks; asked for when it is needed. */
+  roomOf: () => RoomService;
+}) {
+  const repository = createReadinessRepository(database);
+  const { tankEvents } = repository;
+  log.onUndo({ tables: [tankEvents] });
+
+  async function applyEvent(
+    scope: Scope,
+    body: { tankId: string; kind: TankEventKind; at: string; note?: string | undefined },
+  ): Promise<Applied> {
+    const tank = await roomOf().getTank(scope.who, body.tankId, scope);
+    const { kind, at, note } = body;
+    await tankEvents.insert(
+      scope.who.houseId,
+      { id: newId(), entryId: scope.entryId, tankId: tank.id, kind, at, note: note ?? null },
+      scope.tx,
+    );
+    return { text: `${tank.code}: ${WORDS[kind]}${note ? `, ${note}` : ''}`, tankId: tank.id, subjectId: tank.id };
+  }
+
+  /** Readiness of every tank, or of some. @param heads - animals by tank id */
+  async function load(
+    who: Pick<Who, 'houseId' | 'timeZone'>,
+    heads: ReadonlyMap<string, number>,
+  ): Promise<{
+    readiness: Map<string, Readiness>;
+    cycling: Map<string, { lastFed: Day | null; lastTest: Day | null }>;
+    quarantined: Set<string>;
+    /** Tanks of quarantine racks, whatever the keeper said of them. */
+    quarantineRacks: Set<string>;
+  }> {
+    const now = clock.now();
+    const since = new Date(Date.parse(now) - LOOK_BACK_DAYS * DAY_MS).toISOString();
+    const room = roomOf();
+    const [rooms, events, ammonia, nitrite] = await Promise.all([
+      room.repository.all(who.houseId),
+      repository.all(who.houseId),
+      room.repository.newestOf(who.houseId, 'ammoniaPpm', since),
+      room.repository.newestOf(who.houseId, 'nitritePpm', since),
+    ]);
+    const eventsBy = groupBy(events, (event) => event.tankId);
+    const readingsBy = groupBy(
+      [...ammonia, ...nitrite].sort((a, b) => (a.at < b.at ? -1 : 1)),
+      (reading) => reading.tankId,
+    );
+    const readiness = new Map<string, Readiness>();
+    const quarantined = new Set<string>();
+    const quarantineRacks = new Set<string>();
+    const cycling = new Map<string, { lastFed: Day | null; lastTest: Day | null }>();
+    const rackOf = new Map(rooms.racks.map((rack) => [rack.id, rack]));
+    const shelfRack = new Map(rooms.shelves.map((shelf) => [shelf.id, rackOf.get(shelf.rackId)]));
+    const day = (at: string) => houseDay(at, who.timeZone);
+    for (const tank of rooms.tanks) {
+      const own = eventsBy.get(tank.id) ?? [];
+      const { heaterW, zeroDays, restDays } = room.equipmentOf(rooms.equipped.get(tank.id));
+      readiness.set(
+        tank.id,
+        decideReadiness({
+          events: own.map(({ kind, at }) => ({ kind, day: day(at) })),
+          readings: (readingsBy.get(tank.id) ?? []).map(({ quantity, value, at }) => ({
+            quantity: quantity as 'ammoniaPpm' | 'nitritePpm',
+            ppm: value,
+            day: day(at),
+          })),
+          heads: heads.get(tank.id) ?? 0,
+          heaterW,
+          rules: { ...READINESS_RULES, zeroDays, restDays },
+          today: day(now),
+        }),
+      );
+      if (shelfRack.get(tank.shelfId)?.quarantine) quarantineRacks.add(tank.id);
+      const fed = own.findLast((event) => event.kind === 'fed')?.at;
+      const test = readingsBy.get(tank.id)?.at(-1)?.at;
+      cycling.set(tank.id, { lastFed: fed ? day(fed) : null, lastTest: test ? day(test) : null });
+      const word = own.findLast((event) => event.kind === 'quarantineBegan' || event.kind === 'quarantineEnded');
+      if (word ? word.kind === 'quarantineBegan' : quarantineRacks.has(tank.id)) quarantined.add(tank.id);
+    }
+    return { readiness, cycling, quarantined, quarantineRacks };
+  }
+
+  return {
+    repository,
+    applyEvent,
+    load,
+    /** A new tank: it runs already, or its set-up begins. */
+    onTank: async (scope: Scope, tankId: string, state: 'running' | 'setUp') => {
+      const row = { id: newId(), entryId: scope.entryId, tankId, kind: state, at: scope.now, note: null };
+      await tankEvents.insert(scope.who.houseId, row, scope.tx);
+    },
+    tankEvent: (who: Who, body: Body<'tankEvent'>) =>
+      log.record(who, { id: body.id, kind: 'tankEvent', when: exactly(body.at) }, (scope) => applyEvent(scope, body)),
+
+    /** Stock goes in only where it may, or with a reason. */
+    async mustBeReady(scope: Scope, tankId: string, pointer = '#/toTankId'): Promise<void> {
+      if (scope.override) return;
+      const { readiness } = await load(scope.who, new Map());
+      const found = readiness.get(tankId);
+      const [first] = found?.hindrances ?? [];
+      if (first) throw new DomainError('room/not-ready', { detail: `${first.what} ${first.todo}`, pointer });
+    },
+  };
+}
+export type ReadinessService = ReturnType<typeof createReadiness>;

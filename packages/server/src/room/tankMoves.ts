@@ -1,0 +1,116 @@
+import type { BodyOf } from '@freshet/contract/endpoints';
+import type { roomEndpoints } from '@freshet/contract/room';
+import { decidePlace, endOfShelf, type StandingTank } from '@freshet/core/room';
+import type { TimeRange } from '@freshet/core/time';
+import { formatNumber } from '@freshet/core/units';
+import { v7 as newId } from 'uuid';
+import type { LogService, Scope } from '../log';
+import { DomainError, type Who } from '../platform';
+import type { createRoomRepository } from './room.repository';
+
+type Body = BodyOf<(typeof roomEndpoints)['moveTank']>;
+interface Place {
+  leftCm: number;
+  shelfLabel: string;
+}
+
+/** Where tanks stand: a place is found once for new tanks and for moved ones. */
+export function createTankMoves({
+  log,
+  repository,
+  now,
+}: {
+  log: LogService;
+  repository: ReturnType<typeof createRoomRepository>;
+  now: () => TimeRange;
+}) {
+  const { shelves, tanks, tankMoves } = repository;
+
+  log.onUndo({
+    tables: [tankMoves],
+    async before({ who, tx }, entry) {
+      if (entry.kind !== 'tankMove' || !entry.tankId) return;
+      const [last] = await tankMoves.find(
+        who.houseId,
+        { tankId: entry.tankId },
+        {
+          tx,
+          order: [
+            ['at', 'DESC'],
+            ['id', 'DESC'],
+          ],
+          limit: 1,
+        },
+      );
+      if (last?.entryId !== entry.id)
+        throw new DomainError('log/later-entries', { detail: 'The tank was moved again since; take that back first.' });
+      const tank = await tanks.get(who.houseId, last.tankId, { tx });
+      const others = (await tanks.find(who.houseId, { shelfId: last.fromShelfId }, { tx })).filter(
+        (other) => other.id !== last.tankId,
+      );
+      const shelf = await shelves.get(who.houseId, last.fromShelfId, { tx });
+      const back = { shelfId: last.fromShelfId, leftCm: last.fromLeftCm, facing: last.fromFacing };
+      if (!tank || !shelf) throw new DomainError('log/later-entries', { detail: 'Its old shelf is gone.' });
+      const decision = decidePlace({ ...tank, ...back }, shelf, others);
+      if (!decision.ok && decision.hard)
+        throw new DomainError('log/later-entries', { detail: `${decision.message} Move that first.` });
+      await tanks.update(who.houseId, { id: tank.id }, back, tx);
+    },
+  });
+
+  /** Where a tank goes on a shelf; refused with the figure when it cannot stand there. */
+  async function findPlace(
+    scope: Scope,
+    shelfId: string,
+    tank: Omit<StandingTank, 'leftCm'> & { leftCm: number | null },
+  ): Promise<Place> {
+    const { who, tx } = scope;
+    const shelf = await shelves.get(who.houseId, shelfId, { tx, lock: true });
+    if (!shelf) throw new DomainError('request/not-found', { detail: 'There is no such shelf.', pointer: '#/shelfId' });
+    const neighbours = (await tanks.find(who.houseId, { shelfId: shelf.id }, { tx })).filter((other) => other.id !== tank.id);
+    const leftCm = tank.leftCm ?? endOfShelf(neighbours);
+    const decision = decidePlace({ ...tank, leftCm }, shelf, neighbours);
+    if (!decision.ok && (decision.hard || !scope.override))
+      throw new DomainError(decision.hard ? 'room/place-taken' : 'room/does-not-fit', {
+        detail: decision.message,
+        pointer: `#/${decision.field}`,
+      });
+    return { leftCm, shelfLabel: `shelf ${shelf.level}` };
+  }
+
+  return {
+    findPlace,
+    moveTank: (who: Who, body: Body) =>
+      log.record(who, { id: body.id, kind: 'tankMove', when: now(), override: body.override }, async (scope) => {
+        const { tx, entryId } = scope;
+        const tank = await tanks.get(who.houseId, body.tankId, { tx, lock: true });
+        if (!tank) throw new DomainError('request/not-found', { detail: 'There is no such tank.' });
+        const { leftCm, shelfLabel } = await findPlace(scope, body.shelfId, {
+          ...tank,
+          facing: body.facing,
+          leftCm: body.leftCm,
+        });
+        const place = { shelfId: body.shelfId, leftCm, facing: body.facing };
+        await tankMoves.insert(
+          who.houseId,
+          {
+            id: newId(),
+            entryId,
+            tankId: tank.id,
+            fromShelfId: tank.shelfId,
+            fromLeftCm: tank.leftCm,
+            fromFacing: tank.facing,
+            at: scope.now,
+            ...place,
+          },
+          tx,
+        );
+        await tanks.update(who.houseId, { id: tank.id }, place, tx);
+        return {
+          text: `${tank.code} moved to ${shelfLabel}, ${formatNumber(leftCm, 3)} cm from the left`,
+          tankId: tank.id,
+          subjectId: tank.id,
+        };
+      }),
+  };
+}

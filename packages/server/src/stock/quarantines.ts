@@ -1,0 +1,139 @@
+import { decideQuarantine, QUARANTINE_DAYS, type Quarantine } from '@freshet/core/room';
+import { formatDay, houseDay } from '@freshet/core/time';
+import type { Scope } from '../log';
+import { DomainError, type Clock, type Who } from '../platform';
+import type { LotTrail, ReadinessService, RoomService } from '../room';
+import type { createStockRepository, PlacementRow } from './stock.repository';
+
+interface Deps {
+  clock: Clock;
+  room: RoomService;
+  readiness: ReadinessService;
+  repository: ReturnType<typeof createStockRepository>;
+}
+/** Breaches older than this are not looked for. */
+const LOOK_BACK_DAYS = 60;
+const DAY_MS = 86_400_000;
+
+/** Where lots went, and how long quarantines last: the room's rules with the stock's facts. */
+export function createQuarantines({ clock, room, readiness, repository }: Deps) {
+  /** Lots from tank to tank, and out of the house. */
+  async function trail(
+    houseId: string,
+    since: string | null = null,
+  ): Promise<LotTrail & { placements: readonly PlacementRow[] }> {
+    const { placements, movements } = await repository.trail(houseId, since);
+    const places = new Map<string, { tankId: string; at: string }[]>();
+    for (const { lotId, tankId, at } of placements) {
+      const known = places.get(lotId);
+      if (known) known.push({ tankId, at });
+      else places.set(lotId, [{ tankId, at }]);
+    }
+    const moved: LotTrail['moved'] = [];
+    for (const [lotId, list] of places)
+      for (const [i, to] of list.entries()) {
+        const from = list[i - 1];
+        if (from && from.tankId !== to.tankId && (since === null || to.at >= since))
+          moved.push({ lotId, from: from.tankId, to: to.tankId, at: to.at });
+      }
+    const tankAt = (lotId: string, at: string) => {
+      const list = places.get(lotId) ?? [];
+      return (list.findLast((place) => place.at <= at) ?? list[0])?.tankId;
+    };
+    const sold = movements.filter((row) => row.toLotId === null && row.fromLotId !== null);
+    const kinds = new Map(
+      (await repository.byIds(houseId, [...new Set(sold.map((row) => row.fromLotId ?? ''))])).map((lot) => [
+        lot.id,
+        lot.speciesKey,
+      ]),
+    );
+    for (const row of movements) {
+      if (row.fromLotId === null || row.toLotId === null) continue;
+      const [from, to] = [tankAt(row.fromLotId, row.fromAt), tankAt(row.toLotId, row.fromAt)];
+      if (from && to && from !== to) moved.push({ lotId: row.toLotId, from, to, at: row.fromAt });
+    }
+    return {
+      placements,
+      moved,
+      left: sold.flatMap((row) => {
+        const tankId = row.fromLotId === null ? undefined : tankAt(row.fromLotId, row.fromAt);
+        return tankId === undefined || row.fromLotId === null
+          ? []
+          : [
+              {
+                lotId: row.fromLotId,
+                speciesKey: kinds.get(row.fromLotId) ?? '',
+                tankId,
+                heads: row.males + row.females + row.unsexed,
+                at: row.fromAt,
+                cause: row.cause,
+              },
+            ];
+      }),
+    };
+  }
+
+  /** Length of a quarantine, by the rule of each tank's rack. */
+  async function daysBy(houseId: string): Promise<Map<string, number>> {
+    const { racks, shelves, tanks } = await room.repository.all(houseId);
+    const rackDays = new Map(racks.map((rack) => [rack.id, rack.quarantineDays ?? QUARANTINE_DAYS]));
+    const shelfDays = new Map(shelves.map((shelf) => [shelf.id, rackDays.get(shelf.rackId) ?? QUARANTINE_DAYS]));
+    return new Map(tanks.map((tank) => [tank.id, shelfDays.get(tank.shelfId) ?? QUARANTINE_DAYS]));
+  }
+
+  /** Where the quarantine of each of these tanks stands; null while nobody arrived. */
+  async function load(
+    who: Pick<Who, 'houseId' | 'timeZone'>,
+    quarantined: ReadonlySet<string>,
+    illnesses: ReadonlyMap<string, string>,
+  ): Promise<Map<string, Quarantine | null>> {
+    const ids = [...quarantined];
+    const [arrivals, days] = await Promise.all([repository.lastArrivals(who.houseId, ids), daysBy(who.houseId)]);
+    const day = (at: string | undefined) => (at === undefined ? null : houseDay(at, who.timeZone));
+    const today = houseDay(clock.now(), who.timeZone);
+    return new Map(
+      ids.map((id) => [
+        id,
+        decideQuarantine(day(arrivals.get(id)), day(illnesses.get(id)), days.get(id) ?? QUARANTINE_DAYS, today),
+      ]),
+    );
+  }
+
+  return {
+    trail,
+    load,
+
+    /** Lots that left a quarantine rack before their days were over. */
+    async breaches(who: Pick<Who, 'houseId' | 'timeZone'>, quarantineRacks: ReadonlySet<string>) {
+      const since = new Date(Date.parse(clock.now()) - LOOK_BACK_DAYS * DAY_MS).toISOString();
+      if (quarantineRacks.size === 0) return [];
+      const [{ moved, placements }, days] = await Promise.all([trail(who.houseId, since), daysBy(who.houseId)]);
+      return moved.flatMap(({ lotId, from, to, at }) => {
+        if (!quarantineRacks.has(from) || quarantineRacks.has(to)) return [];
+        const arrival = placements.findLast((place) => place.tankId === from && place.at < at)?.at;
+        const quarantine = decideQuarantine(
+          arrival ? houseDay(arrival, who.timeZone) : null,
+          null,
+          days.get(from) ?? QUARANTINE_DAYS,
+          houseDay(at, who.timeZone),
+        );
+        return quarantine && quarantine.daysLeft > 0
+          ? [{ lotId, fromTankId: from, toTankId: to, at, endsOn: quarantine.endsOn }]
+          : [];
+      });
+    },
+
+    /** Animals leave a quarantine when it is over, or with a reason. */
+    async mustHold(scope: Scope, fromTankId: string, toTankId: string): Promise<void> {
+      if (scope.override) return;
+      const { quarantined } = await readiness.load(scope.who, new Map());
+      if (!quarantined.has(fromTankId) || quarantined.has(toTankId)) return;
+      const quarantine = (await load(scope.who, new Set([fromTankId]), new Map())).get(fromTankId);
+      if (quarantine && quarantine.daysLeft > 0)
+        throw new DomainError('room/quarantine', {
+          detail: `Quarantine lasts until ${formatDay(quarantine.endsOn, houseDay(clock.now(), scope.who.timeZone))}, ${quarantine.daysLeft} more days.`,
+          pointer: '#/toTankId',
+        });
+    },
+  };
+}

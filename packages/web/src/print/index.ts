@@ -1,0 +1,2 @@
+export { saveFile } from './saveFile';
+export { createDocument, fitText, printable } from './document';

@@ -1,0 +1,76 @@
+import { FieldProblem, useEntryForm } from '../data';
+import { EntryFormFoot, readWhole, TextField } from '../ui';
+import type { Tank } from './layoutRoom';
+
+/** What a tank is equipped with, and its own rules of readiness. */
+export function EquipForm({ tank, done }: { tank: Tank; done: () => void }) {
+  const { equipment } = tank;
+  const entry = useEntryForm({
+    name: 'equip',
+    defaults: {
+      heaterW: String(equipment.heaterW),
+      filter: equipment.filter ?? '',
+      hasLid: equipment.hasLid,
+      hasIntakeGuard: equipment.hasIntakeGuard,
+      zeroDays: String(equipment.zeroDays),
+      restDays: String(equipment.restDays),
+    },
+    toBody(values) {
+      const heaterW = values.heaterW.trim() === '' ? 0 : Number(values.heaterW.replace(/\s*w$/i, '').replace(',', '.'));
+      if (!Number.isFinite(heaterW)) throw new FieldProblem('heaterW', 'Give the watts, 0 for none.');
+      return {
+        tankId: tank.id,
+        heaterW,
+        filter: values.filter.trim() || null,
+        hasLid: values.hasLid,
+        hasIntakeGuard: values.hasIntakeGuard,
+        zeroDays: readWhole('zeroDays', values.zeroDays),
+        restDays: readWhole('restDays', values.restDays),
+      };
+    },
+    label: () => `${tank.code}: equipment noted`,
+    done,
+  });
+  const { register, formState } = entry.form;
+  const { errors } = formState;
+  const flag = (name: 'hasLid' | 'hasIntakeGuard', label: string) => (
+    <label className="flex min-h-11 items-center gap-3">
+      <input type="checkbox" className="size-6 accent-[var(--deep)]" {...register(name)} />
+      {label}
+    </label>
+  );
+  return (
+    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+      <div className="grid gap-4 sm:grid-cols-2">
+        <TextField
+          label="Heater, W"
+          inputMode="decimal"
+          hint="About 1 W a litre. Residual-current protection, drip loops; unplug before the level falls below it."
+          error={errors.heaterW?.message}
+          {...register('heaterW')}
+        />
+        <TextField label="Filter" hint="Sponge, sump S1, air stone …" error={errors.filter?.message} {...register('filter')} />
+      </div>
+      <div className="grid sm:grid-cols-2">
+        {flag('hasLid', 'Lid on')}
+        {flag('hasIntakeGuard', 'Sponge on the intake')}
+      </div>
+      <div className="grid gap-4 sm:grid-cols-2">
+        <TextField
+          label="Ready after days of zero"
+          inputMode="numeric"
+          hint="Ammonia and nitrite in a row, while being fed."
+          error={errors.zeroDays?.message}
+          {...register('zeroDays')}
+        />
+        <TextField
+          label="Rest after refilling, days"
+          inputMode="numeric"
+          error={errors.restDays?.message}
+          {...register('restDays')}
+        />
+      </div>
+      <EntryFormFoot entry={entry} action="Keep it" />
+    </form>
+  );
+}

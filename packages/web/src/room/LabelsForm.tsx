@@ -1,0 +1,60 @@
+import { useState } from 'react';
+import { useGet, useHouse, showVolume } from '../data';
+import { saveFile } from '../print';
+import { Button } from '../ui';
+import type { Rack } from './layoutRoom';
+
+/** Chooses the racks whose tanks get labels, and makes the sheet. */
+export function LabelsForm({ racks, done }: { racks: readonly Rack[]; done: () => void }) {
+  const house = useHouse();
+  const life = useGet('tankLife');
+  const [chosen, setChosen] = useState<readonly string[]>(racks.map((rack) => rack.id));
+  const [busy, setBusy] = useState(false);
+  const tanks = racks
+    .filter((rack) => chosen.includes(rack.id))
+    .flatMap((rack) => rack.shelves.flatMap((shelf) => shelf.tanks.map((tank) => ({ rack, tank }))));
+  async function make(): Promise<void> {
+    setBusy(true);
+    const { tankLabels } = await import('./tankLabels');
+    const lives = new Map((life.data ?? []).map((one) => [one.tankId, one]));
+    const bytes = await tankLabels(
+      tanks.map(({ rack, tank }) => ({
+        code: tank.code,
+        address: `${window.location.origin}/tanks/${tank.id}`,
+        lines: [
+          `${rack.code} ${rack.name}`,
+          showVolume(tank.litres, house),
+          tank.equipment.heaterW > 0 ? `heater ${tank.equipment.heaterW} W` : 'no heater',
+          rack.quarantine ? 'QUARANTINE: own tools' : '',
+          [...new Set((lives.get(tank.id)?.lots ?? []).map((lot) => lot.speciesName))].join(', '),
+        ].filter(Boolean),
+      })),
+    );
+    saveFile(bytes, 'tank-labels.pdf', 'application/pdf');
+    setBusy(false);
+    done();
+  }
+  return (
+    <div className="flex flex-col gap-2">
+      {racks.map((rack) => (
+        <label key={rack.id} className="flex min-h-11 items-center gap-3">
+          <input
+            type="checkbox"
+            className="size-6 accent-[var(--deep)]"
+            checked={chosen.includes(rack.id)}
+            onChange={(event) => setChosen(event.target.checked ? [...chosen, rack.id] : chosen.filter((id) => id !== rack.id))}
+          />
+          {rack.code} {rack.name}
+        </label>
+      ))}
+      <p className="text-note text-quiet">
+        {tanks.length} labels, ten on a page of A4. The code leads to this address: {window.location.host}. A phone must reach it.
+      </p>
+      <div>
+        <Button look="main" disabled={busy || tanks.length === 0} onClick={() => void make()}>
+          {busy ? 'Making …' : 'Make the labels'}
+        </Button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,84 @@
+import { decidePlace, endOfShelf } from '@freshet/core/room';
+import { formatNumber } from '@freshet/core/units';
+import { useEntryForm, useHouse } from '../data';
+import { EntryFormFoot, QuantityField, readQuantity, SelectField } from '../ui';
+import type { Rack, Tank } from './layoutRoom';
+
+/** Moves a tank by its measures; what stands in the way is said while typing. */
+export function MoveTankForm({
+  tank,
+  racks,
+  place,
+  done,
+}: {
+  tank: Tank;
+  racks: readonly Rack[];
+  /** Where it was dropped; where it stands by default. */
+  place?: { shelfId: string; leftCm: number } | undefined;
+  done: () => void;
+}) {
+  const house = useHouse();
+  const unit = house.units.volume === 'galUS' ? ('in' as const) : ('cm' as const);
+  const entry = useEntryForm({
+    name: 'moveTank',
+    defaults: {
+      shelfId: place?.shelfId ?? tank.shelfId,
+      leftCm: `${formatNumber(place?.leftCm ?? tank.leftCm, 4)} cm`,
+      facing: tank.facing,
+    },
+    toBody: (values) => ({
+      tankId: tank.id,
+      shelfId: values.shelfId,
+      facing: values.facing,
+      leftCm: values.leftCm.trim() === '' ? null : readQuantity('leftCm', values.leftCm, 'length', unit),
+    }),
+    label: () => `${tank.code} moved`,
+    done,
+  });
+  const { register, formState, watch } = entry.form;
+  const values = watch();
+  const shelf = racks.flatMap((rack) => rack.shelves).find((candidate) => candidate.id === values.shelfId);
+  const neighbours = (shelf?.tanks ?? []).filter((other) => other.id !== tank.id);
+  const left = Number.parseFloat(values.leftCm);
+  const decision = shelf
+    ? decidePlace(
+        { ...tank, facing: values.facing, leftCm: Number.isFinite(left) ? left : endOfShelf(neighbours) },
+        shelf,
+        neighbours,
+      )
+    : null;
+  return (
+    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+      <div className="grid gap-4 sm:grid-cols-[2fr_1fr_1.3fr]">
+        <SelectField label="Shelf" error={formState.errors.shelfId?.message} {...register('shelfId')}>
+          {racks.flatMap((rack) =>
+            rack.shelves.map((one) => (
+              <option key={one.id} value={one.id}>
+                {rack.code} {rack.name}, shelf {one.level}
+              </option>
+            )),
+          )}
+        </SelectField>
+        <QuantityField
+          kind="length"
+          text={values.leftCm}
+          defaultUnit={unit}
+          label={`From the left, ${unit}`}
+          hint="Empty: behind the last."
+          error={formState.errors.leftCm?.message}
+          {...register('leftCm')}
+        />
+        <SelectField label="To the front" {...register('facing')}>
+          <option value="long">Long side</option>
+          <option value="short">Short side</option>
+        </SelectField>
+      </div>
+      {decision && !decision.ok && <p className="border-l-4 border-amber-line bg-amber-wash px-3 py-2">{decision.message}</p>}
+      <p className="text-note text-quiet">
+        {tank.code} weighs {formatNumber(tank.totalKg)} kg as it stands. Empty it first; never lift it full or alone. A full rack
+        can exceed a domestic floor; ask a qualified person.
+      </p>
+      <EntryFormFoot entry={entry} action="Move the tank" />
+    </form>
+  );
+}
