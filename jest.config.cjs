@@ -7,7 +7,7 @@ const shared = {
       { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } }, module: { type: 'commonjs' } },
     ],
   },
-  transformIgnorePatterns: ['/node_modules/(?!(uuid|valibot|@valibot|umzug)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(uuid|aedes|aedes-packet|aedes-persistence|valibot|@valibot|umzug)/)'],
   modulePathIgnorePatterns: ['<rootDir>/dist', '<rootDir>/.data'],
 };
 module.exports = {

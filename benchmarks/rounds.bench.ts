@@ -104,7 +104,7 @@ async function main(): Promise<void> {
   const tank = tanks.find(({ code }) => code === 'A2.1');
   const cases: [string, () => Promise<unknown>][] = [
     ['round', () => services.rounds.round(who, undefined)],
-    ['tank, six weeks of readings', () => services.room.readings(who, tank?.id ?? '', 42)],
+    ['tank, six weeks of readings', () => services.water.readings(who, tank?.id ?? '', 42)],
     ['tank, its log', () => services.log.entries(who, { tankId: tank?.id ?? '', limit: 40 })],
     ['brood', () => services.broodPages.page(who, brood?.id ?? '')],
   ];

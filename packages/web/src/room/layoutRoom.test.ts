@@ -14,6 +14,7 @@ const tank = (code: string, leftCm: number, more: Partial<Tank> = {}): Tank => (
   litres: 50,
   totalKg: 60,
   kgPerM2: 300,
+  equipment: { heaterW: 0, filter: null, hasLid: true, hasIntakeGuard: false, zeroDays: 7, restDays: 7 },
   ...more,
 });
 const rack = (code: string, kind: Rack['kind'], shelves: Tank[][], sump: string | null = null): Rack => ({
@@ -23,6 +24,8 @@ const rack = (code: string, kind: Rack['kind'], shelves: Tank[][], sump: string 
   kind,
   position: 1,
   quarantine: false,
+  tools: null,
+  quarantineDays: 28,
   sump,
   shelves: shelves.map((tanks, i) => ({
     id: `${code}${i}`,

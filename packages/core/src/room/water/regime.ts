@@ -21,7 +21,9 @@ export interface DayChange {
 /** The day the next change is due; null when the regime asks for none. @param lastChange - null when none was logged */
 export function nextChangeDay(regime: Regime, lastChange: Day | null): Day | null {
   if (regime.everyDays === null) return null;
-  return lastChange === null || lastChange < regime.from ? regime.from : addDays(lastChange, regime.everyDays);
+  if (lastChange === null) return regime.from;
+  const next = addDays(lastChange, regime.everyDays);
+  return next < regime.from ? regime.from : next;
 }
 
 /**
