@@ -4,29 +4,36 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ROOT, needModules, needPrograms, run } from './lib/machine.mjs';
 
-needPrograms({ mariadbd: 'mariadb-server' });
+needPrograms({ mariadbd: 'mariadb-server', chromium: 'chromium' });
 needModules();
 const { build } = await import('esbuild');
 const { startMariadb } = await import('./lib/mariadb.mjs');
-const { EXTERNAL, buildWeb } = await import('./build.mjs');
+const { EXTERNAL, buildServer, buildWeb } = await import('./build.mjs');
 await buildWeb();
-await build({
-  absWorkingDir: ROOT,
-  entryPoints: ['benchmarks/rounds.bench.ts'],
-  outfile: 'dist/rounds.bench.mjs',
-  bundle: true,
-  platform: 'node',
-  format: 'esm',
-  target: 'node20',
-  external: EXTERNAL,
-  logLevel: 'warning',
-});
+await buildServer();
+const BENCHES = ['rounds', 'room'];
+for (const name of BENCHES)
+  await build({
+    absWorkingDir: ROOT,
+    entryPoints: [`benchmarks/${name}.bench.ts`],
+    outfile: `dist/${name}.bench.mjs`,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    external: EXTERNAL,
+    logLevel: 'warning',
+  });
 const folder = mkdtempSync(join(tmpdir(), 'freshet-bench-'));
 const database = await startMariadb(folder, { fast: true });
-const code = await run(process.execPath, [join(ROOT, 'dist', 'rounds.bench.mjs')], {
-  env: { ...process.env, FRESHET_DATABASE_URL: database.url() },
+const env = { ...process.env, FRESHET_DATABASE_URL: database.url() };
+let code = 0;
+for (const name of BENCHES) code ||= await run(process.execPath, [join(ROOT, 'dist', `${name}.bench.mjs`)], { env });
+database.sql('CREATE DATABASE freshet_drag');
+code ||= await run(process.execPath, [join(ROOT, 'benchmarks', 'firstPage.bench.mjs')]);
+code ||= await run(process.execPath, [join(ROOT, 'benchmarks', 'drag.bench.mjs')], {
+  env: { ...process.env, FRESHET_DATABASE_URL: database.url('freshet_drag') },
 });
-const pages = await run(process.execPath, [join(ROOT, 'benchmarks', 'firstPage.bench.mjs')]);
 await database.stop();
 rmSync(folder, { recursive: true, force: true });
-process.exit(code || pages);
+process.exit(code);

@@ -15,6 +15,9 @@ async function paths(page: Page): Promise<string[]> {
   return [
     '/',
     '/room',
+    '/room/waters',
+    '/room/probes',
+    '/room/exposure',
     `/tanks/${await first('/api/rounds/tanks', 'tankId')}`,
     '/stock',
     '/species',

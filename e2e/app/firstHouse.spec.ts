@@ -204,7 +204,7 @@ test('counts, splits and loses young; the account still adds up, and all is ther
   await page.getByRole('button', { name: 'Split' }).click();
   await dialog().getByLabel('Unsexed').fill('40');
   await dialog().getByLabel('To tank').selectOption({ label: 'A2: Sixray aspidoras' });
-  await expect(dialog().getByText('The same species lives there')).toBeVisible();
+  await expect(dialog().getByText(/once mixed nobody can tell/)).toBeVisible();
   await dialog().getByRole('button', { name: 'Move them' }).click();
   await expect(page.getByRole('img', { name: /90 alive now, in 2 tanks/ })).toBeVisible();
   await page.getByRole('button', { name: 'Loss' }).click();

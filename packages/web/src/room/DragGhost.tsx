@@ -33,20 +33,36 @@ export function readDrag(
   };
 }
 
+/** What it comes to when it is let go here, in words. */
+function wordsFor({ dragged, target, place }: Over, mode: DragMode, what: string): string {
+  const { tank } = dragged.drawn;
+  if (mode === 'animals') return target && target.drawn.tank.id !== tank.id ? `${what} to ${target.drawn.tank.code}` : what;
+  if (!place) return 'no shelf here';
+  return place.decision.ok ? `${tank.code} at ${place.leftCm} cm` : place.decision.message;
+}
+
 /** What is being dragged, and where it would come to; the only thing drawn anew while it moves. */
 export function DragGhost({
   elevation,
   mode,
   carries,
+  say,
 }: {
   elevation: Elevation;
   mode: DragMode;
   carries: (tankId: string) => string;
+  /** Tells those who do not see it. */
+  say: (words: string) => void;
 }) {
   const [over, setOver] = useState<Over | null>(null);
+  const show = (event: Pick<DragMoveEvent, 'active' | 'delta'>) => {
+    const next = readDrag(elevation, mode, event);
+    setOver(next);
+    if (next) say(wordsFor(next, mode, carries(next.dragged.drawn.tank.id)));
+  };
   useDndMonitor({
-    onDragStart: (event) => setOver(readDrag(elevation, mode, { active: event.active, delta: { x: 0, y: 0 } })),
-    onDragMove: (event) => setOver(readDrag(elevation, mode, event)),
+    onDragStart: (event) => show({ active: event.active, delta: { x: 0, y: 0 } }),
+    onDragMove: show,
     onDragEnd: () => setOver(null),
     onDragCancel: () => setOver(null),
   });
@@ -54,16 +70,7 @@ export function DragGhost({
   const { dragged, x, y, target, place } = over;
   const { box, drawn } = dragged;
   const isElsewhere = target !== null && target.drawn.tank.id !== drawn.tank.id;
-  const message =
-    mode === 'animals'
-      ? isElsewhere
-        ? `${carries(drawn.tank.id)} to ${target.drawn.tank.code}`
-        : carries(drawn.tank.id)
-      : place
-        ? place.decision.ok
-          ? `${drawn.tank.code} at ${place.leftCm} cm`
-          : place.decision.message
-        : 'no shelf here';
+  const message = wordsFor(over, mode, carries(drawn.tank.id));
   const isRefused = mode === 'tanks' && (!place || !place.decision.ok);
   const width = Math.min(330, message.length * 6.8 + 16);
   const textX = Math.max(4, Math.min(elevation.width - width - 4, x + box.width / 2 - width / 2));

@@ -100,6 +100,10 @@ export function RoomPicture({
 }) {
   const elevation = useMemo(() => computeElevation(racks, width, rowWidthCm, maxScale), [racks, width, rowWidthCm, maxScale]);
   const svg = useRef<HTMLDivElement>(null);
+  const spoken = useRef<HTMLDivElement>(null);
+  const say = useCallback((words: string) => {
+    if (spoken.current) spoken.current.textContent = words;
+  }, []);
   const placedById = useMemo(() => new Map(elevation.tanks.map((placed) => [placed.drawn.tank.id, placed])), [elevation]);
   // The press that ends a drag is no click on the tank.
   const draggedAt = useRef(0);
@@ -143,16 +147,6 @@ export function RoomPicture({
     [open],
   );
   const tankCode = (id: unknown) => placedById.get(String(id))?.drawn.tank.code ?? '';
-  const say = (event: Parameters<typeof readDrag>[2]) => {
-    const over = readDrag(elevation, mode, event);
-    if (!over) return undefined;
-    if (mode === 'animals') return over.target ? `Over ${over.target.drawn.tank.code}` : 'Over no tank';
-    return over.place
-      ? over.place.decision.ok
-        ? `Fits at ${over.place.leftCm} cm`
-        : over.place.decision.message
-      : 'Over no shelf';
-  };
   return (
     <DndContext
       sensors={sensors}
@@ -165,8 +159,8 @@ export function RoomPicture({
         },
         announcements: {
           onDragStart: ({ active }) => `Picked up ${tankCode(active.id)}.`,
-          onDragMove: (event) =>
-            say({ active: event.active, delta: (event as { delta?: { x: number; y: number } }).delta ?? { x: 0, y: 0 } }),
+          // Where it is over is said by the ghost, which knows.
+          onDragMove: () => undefined,
           onDragOver: () => undefined,
           onDragEnd: ({ active }) => `${tankCode(active.id)} put down.`,
           onDragCancel: ({ active }) => `${tankCode(active.id)} stays where it was.`,
@@ -189,6 +183,7 @@ export function RoomPicture({
         draggedAt.current = performance.now();
       }}
     >
+      <div ref={spoken} aria-live="assertive" className="sr-only" />
       <div ref={svg} style={{ width }}>
         <RackElevation
           racks={racks}
@@ -216,6 +211,7 @@ export function RoomPicture({
           <DragGhost
             elevation={elevation}
             mode={mode}
+            say={say}
             carries={(tankId) => {
               const life = lives.get(tankId);
               return life
