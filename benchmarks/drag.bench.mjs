@@ -49,7 +49,9 @@ await page.route('**/api/room', async (route) => {
 });
 await page.goto(`http://127.0.0.1:${port}`);
 await page.getByRole('button', { name: 'Enter as keeper' }).click();
+await page.getByRole('navigation', { name: 'Areas' }).waitFor();
 await page.goto(`http://127.0.0.1:${port}/room`);
+page.on('pageerror', (error) => process.stderr.write(`${error.stack}\n`));
 await page.getByRole('checkbox', { name: 'Drag tanks, not animals' }).check();
 const tanks = await page.getByRole('group', { name: 'Racks as they stand' }).getByRole('link').count();
 const box = await page.getByRole('link', { name: /^01\.0:/ }).boundingBox();

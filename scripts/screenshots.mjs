@@ -69,10 +69,19 @@ async function take(page, name, path, act) {
 const day = await pageOf('day', 1280, 800);
 await take(day, 'sign-in', null);
 await enter(day);
-const tank = await idOf(day, '/api/rounds/tanks', 'code', 'B2.3', 'tankId');
+const tank = await idOf(day, '/api/rounds/tanks', 'code', 'B2.2', 'tankId');
 const brood = await idOf(day, '/api/broods', 'name', 'Lemon tetra 14', 'id');
 await take(day, 'rounds-day', '/');
 await take(day, 'room', '/room');
+await take(day, 'room-readiness', '/room', () => day.getByRole('radio', { name: 'Readiness' }).click());
+await take(day, 'transfer', `/tanks/${await idOf(day, '/api/rounds/tanks', 'code', 'A1.4', 'tankId')}`, async () => {
+  const target = await idOf(day, '/api/rounds/tanks', 'code', 'B2.4', 'tankId');
+  await day.getByRole('button', { name: 'move or split' }).click();
+  await day.getByRole('dialog').getByLabel('To tank').selectOption(target);
+  await day.getByText(/until there are/).waitFor();
+});
+await take(day, 'waters', '/room/waters');
+await take(day, 'exposure', '/room/exposure');
 await take(day, 'tank', `/tanks/${tank}`);
 await take(day, 'stock', '/stock');
 await take(day, 'species', '/species/sixray-aspidoras');
@@ -81,7 +90,9 @@ await take(day, 'attempt-form', '/spawns/new', () => day.getByLabel('Species').s
 await take(day, 'broods', '/broods');
 await take(day, 'brood', `/broods/${brood}`);
 await take(day, 'larder', '/larder');
-await take(day, 'bench', '/bench', () => day.getByLabel('Sum').selectOption('water.doseAfterChange'));
+await take(day, 'bench', `/bench?sum=water.changeToTemperature&tank=${tank}`, () =>
+  day.getByRole('combobox', { name: 'New water' }).selectOption('Tap'),
+);
 const dim = await pageOf('dim', 1280, 800);
 await enter(dim);
 await take(dim, 'rounds-dim', '/', async () => {

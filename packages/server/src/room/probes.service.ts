@@ -83,7 +83,7 @@ export function createProbes({
       samples.recent(houseId, tankIds, fromMs, JUDGED_STEP_MS),
       samples.latest(houseId, tankIds),
       water.repository.changesSince(houseId, since),
-      room.repository.newestOf(houseId, 'tempC', since),
+      room.repository.newestOf(houseId, ['tempC'], since),
     ]);
     const recentBy = groupBy(recent, (row) => row.tankId);
     const latestBy = new Map(latest.map((row) => [row.tankId, row]));

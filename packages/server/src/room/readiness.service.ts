@@ -8,6 +8,7 @@ import { DomainError, groupBy, type Clock, type Database, type Who } from '../pl
 import { createReadinessRepository } from './readiness.repository';
 import type { RoomService } from './room.service';
 
+type Rooms = Awaited<ReturnType<RoomService['repository']['all']>>;
 type Body<Name extends keyof typeof roomEndpoints> = BodyOf<(typeof roomEndpoints)[Name]>;
 
 /** What the log says of each. */
@@ -61,10 +62,11 @@ export function createReadiness({
     return { text: `${tank.code}: ${WORDS[kind]}${note ? `, ${note}` : ''}`, tankId: tank.id, subjectId: tank.id };
   }
 
-  /** Readiness of every tank, or of some. @param heads - animals by tank id */
+  /** Readiness of every tank. @param heads - animals by tank id @param known - the room, when it was read already */
   async function load(
     who: Pick<Who, 'houseId' | 'timeZone'>,
     heads: ReadonlyMap<string, number>,
+    known?: Rooms,
   ): Promise<{
     readiness: Map<string, Readiness>;
     cycling: Map<string, { lastFed: Day | null; lastTest: Day | null }>;
@@ -75,17 +77,13 @@ export function createReadiness({
     const now = clock.now();
     const since = new Date(Date.parse(now) - LOOK_BACK_DAYS * DAY_MS).toISOString();
     const room = roomOf();
-    const [rooms, events, ammonia, nitrite] = await Promise.all([
-      room.repository.all(who.houseId),
+    const [rooms, events, readings] = await Promise.all([
+      known ?? room.repository.all(who.houseId),
       repository.all(who.houseId),
-      room.repository.newestOf(who.houseId, 'ammoniaPpm', since),
-      room.repository.newestOf(who.houseId, 'nitritePpm', since),
+      room.repository.newestOf(who.houseId, ['ammoniaPpm', 'nitritePpm'], since),
     ]);
     const eventsBy = groupBy(events, (event) => event.tankId);
-    const readingsBy = groupBy(
-      [...ammonia, ...nitrite].sort((a, b) => (a.at < b.at ? -1 : 1)),
-      (reading) => reading.tankId,
-    );
+    const readingsBy = groupBy(readings, (reading) => reading.tankId);
     const readiness = new Map<string, Readiness>();
     const quarantined = new Set<string>();
     const quarantineRacks = new Set<string>();

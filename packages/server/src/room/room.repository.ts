@@ -228,8 +228,8 @@ export function createRoomRepository(database: Database) {
     },
     readingsSince: (houseId: string, tankId: string, since: string) =>
       readings.find(houseId, { tankId, at: { [Op.gte]: since } }, { order: [['at', 'ASC']] }),
-    /** Newest value of every quantity but temperature, of every tank. */
-    newestOf: (houseId: string, quantity: Quantity, since: string) =>
-      readings.find(houseId, { quantity, at: { [Op.gte]: since } }, { order: [['at', 'ASC']] }),
+    /** Readings of some quantities in all tanks since a time, oldest first. */
+    newestOf: (houseId: string, quantities: readonly Quantity[], since: string) =>
+      readings.find(houseId, { quantity: { [Op.in]: [...quantities] }, at: { [Op.gte]: since } }, { order: [['at', 'ASC']] }),
   };
 }

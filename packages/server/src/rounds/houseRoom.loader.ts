@@ -48,17 +48,17 @@ export function createRoomLoader({ clock, room, readiness, water, probes, biosec
     for (const { tankId } of cultures) if (tankId) heads.set(tankId, (heads.get(tankId) ?? 0) + 1);
     const since = new Date(Date.parse(clock.now()) - NITRATE_DAYS * DAY_MS).toISOString();
     const [ready, due, meters, judged, nitrate, seen] = await Promise.all([
-      readiness.load(who, heads),
+      readiness.load(who, heads, rooms),
       water.regimesDue(who),
       water.metersDue(who),
       probes.judge(houseId, wantedByTank(living, kinds)),
-      room.repository.newestOf(houseId, 'nitratePpm', since),
+      room.repository.newestOf(houseId, ['nitratePpm'], since),
       biosecurity.illnesses.find(houseId, {}, { order: [['at', 'ASC']] }),
     ]);
     const illnesses = new Map(seen.map((row) => [row.tankId, row.at]));
     const [quarantines, breaches] = await Promise.all([
-      stock.quarantines.load(who, ready.quarantined, illnesses),
-      stock.quarantines.breaches(who, ready.quarantineRacks),
+      stock.quarantines.load(who, ready.quarantined, illnesses, rooms),
+      stock.quarantines.breaches(who, ready.quarantineRacks, rooms),
     ]);
     const facts: HouseRoom = {
       readiness: ready.readiness,

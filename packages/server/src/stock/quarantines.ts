@@ -3,7 +3,7 @@ import { formatDay, houseDay } from '@freshet/core/time';
 import type { Scope } from '../log';
 import { DomainError, type Clock, type Who } from '../platform';
 import type { LotTrail, ReadinessService, RoomService } from '../room';
-import type { createStockRepository, PlacementRow } from './stock.repository';
+import type { createStockRepository } from './stock.repository';
 
 interface Deps {
   clock: Clock;
@@ -11,6 +11,7 @@ interface Deps {
   readiness: ReadinessService;
   repository: ReturnType<typeof createStockRepository>;
 }
+type Rooms = Awaited<ReturnType<RoomService['repository']['all']>>;
 /** Breaches older than this are not looked for. */
 const LOOK_BACK_DAYS = 60;
 const DAY_MS = 86_400_000;
@@ -18,11 +19,8 @@ const DAY_MS = 86_400_000;
 /** Where lots went, and how long quarantines last: the room's rules with the stock's facts. */
 export function createQuarantines({ clock, room, readiness, repository }: Deps) {
   /** Lots from tank to tank, and out of the house. */
-  async function trail(
-    houseId: string,
-    since: string | null = null,
-  ): Promise<LotTrail & { placements: readonly PlacementRow[] }> {
-    const { placements, movements } = await repository.trail(houseId, since);
+  async function trail(houseId: string): Promise<LotTrail> {
+    const { placements, movements } = await repository.trail(houseId);
     const places = new Map<string, { tankId: string; at: string }[]>();
     for (const { lotId, tankId, at } of placements) {
       const known = places.get(lotId);
@@ -33,8 +31,7 @@ export function createQuarantines({ clock, room, readiness, repository }: Deps) 
     for (const [lotId, list] of places)
       for (const [i, to] of list.entries()) {
         const from = list[i - 1];
-        if (from && from.tankId !== to.tankId && (since === null || to.at >= since))
-          moved.push({ lotId, from: from.tankId, to: to.tankId, at: to.at });
+        if (from && from.tankId !== to.tankId) moved.push({ lotId, from: from.tankId, to: to.tankId, at: to.at });
       }
     const tankAt = (lotId: string, at: string) => {
       const list = places.get(lotId) ?? [];
@@ -53,7 +50,6 @@ export function createQuarantines({ clock, room, readiness, repository }: Deps) 
       if (from && to && from !== to) moved.push({ lotId: row.toLotId, from, to, at: row.fromAt });
     }
     return {
-      placements,
       moved,
       left: sold.flatMap((row) => {
         const tankId = row.fromLotId === null ? undefined : tankAt(row.fromLotId, row.fromAt);
@@ -74,8 +70,8 @@ export function createQuarantines({ clock, room, readiness, repository }: Deps) 
   }
 
   /** Length of a quarantine, by the rule of each tank's rack. */
-  async function daysBy(houseId: string): Promise<Map<string, number>> {
-    const { racks, shelves, tanks } = await room.repository.all(houseId);
+  async function daysBy(houseId: string, known?: Rooms): Promise<Map<string, number>> {
+    const { racks, shelves, tanks } = known ?? (await room.repository.all(houseId));
     const rackDays = new Map(racks.map((rack) => [rack.id, rack.quarantineDays ?? QUARANTINE_DAYS]));
     const shelfDays = new Map(shelves.map((shelf) => [shelf.id, rackDays.get(shelf.rackId) ?? QUARANTINE_DAYS]));
     return new Map(tanks.map((tank) => [tank.id, shelfDays.get(tank.shelfId) ?? QUARANTINE_DAYS]));
@@ -86,9 +82,10 @@ export function createQuarantines({ clock, room, readiness, repository }: Deps) 
     who: Pick<Who, 'houseId' | 'timeZone'>,
     quarantined: ReadonlySet<string>,
     illnesses: ReadonlyMap<string, string>,
+    known?: Rooms,
   ): Promise<Map<string, Quarantine | null>> {
     const ids = [...quarantined];
-    const [arrivals, days] = await Promise.all([repository.lastArrivals(who.houseId, ids), daysBy(who.houseId)]);
+    const [arrivals, days] = await Promise.all([repository.lastArrivals(who.houseId, ids), daysBy(who.houseId, known)]);
     const day = (at: string | undefined) => (at === undefined ? null : houseDay(at, who.timeZone));
     const today = houseDay(clock.now(), who.timeZone);
     return new Map(
@@ -104,22 +101,21 @@ export function createQuarantines({ clock, room, readiness, repository }: Deps) 
     load,
 
     /** Lots that left a quarantine rack before their days were over. */
-    async breaches(who: Pick<Who, 'houseId' | 'timeZone'>, quarantineRacks: ReadonlySet<string>) {
+    async breaches(who: Pick<Who, 'houseId' | 'timeZone'>, quarantineRacks: ReadonlySet<string>, known?: Rooms) {
       const since = new Date(Date.parse(clock.now()) - LOOK_BACK_DAYS * DAY_MS).toISOString();
       if (quarantineRacks.size === 0) return [];
-      const [{ moved, placements }, days] = await Promise.all([trail(who.houseId, since), daysBy(who.houseId)]);
-      return moved.flatMap(({ lotId, from, to, at }) => {
-        if (!quarantineRacks.has(from) || quarantineRacks.has(to)) return [];
-        const arrival = placements.findLast((place) => place.tankId === from && place.at < at)?.at;
+      const [went, days] = await Promise.all([
+        repository.leftTanks(who.houseId, [...quarantineRacks], since),
+        daysBy(who.houseId, known),
+      ]);
+      return went.flatMap(({ lotId, fromTankId, toTankId, at, arrivedAt }) => {
         const quarantine = decideQuarantine(
-          arrival ? houseDay(arrival, who.timeZone) : null,
+          houseDay(arrivedAt, who.timeZone),
           null,
-          days.get(from) ?? QUARANTINE_DAYS,
+          days.get(fromTankId) ?? QUARANTINE_DAYS,
           houseDay(at, who.timeZone),
         );
-        return quarantine && quarantine.daysLeft > 0
-          ? [{ lotId, fromTankId: from, toTankId: to, at, endsOn: quarantine.endsOn }]
-          : [];
+        return quarantine && quarantine.daysLeft > 0 ? [{ lotId, fromTankId, toTankId, at, endsOn: quarantine.endsOn }] : [];
       });
     },
 

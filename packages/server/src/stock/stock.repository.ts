@@ -96,8 +96,31 @@ export function createStockRepository(database: Database) {
       );
       return new Map(rows.map(({ tankId, at }) => [tankId, new Date(at).toISOString()]));
     },
-    /** Where lots were put and which came out of which, since a time; null for all there is. */
-    async trail(houseId: string, since: string | null) {
+    /** Animals that went out of some tanks into others since a time, whole lots and parts, with when the last came in before. */
+    leftTanks: async (houseId: string, tankIds: readonly string[], since: string) => {
+      if (tankIds.length === 0) return [];
+      const rows = await database.sequelize.query<{
+        lotId: string;
+        fromTankId: string;
+        toTankId: string;
+        at: Date;
+        arrivedAt: Date;
+      }>(
+        `SELECT went.lotId, went.fromTankId, went.toTankId, went.at, MAX(came.at) arrivedAt FROM (
+           SELECT n.lot_id lotId, p.tank_id fromTankId, n.tank_id toTankId, n.at FROM placements p JOIN placements n ON n.house_id = :houseId AND n.lot_id = p.lot_id AND n.live = 1 AND n.at > p.at
+             WHERE p.house_id = :houseId AND p.tank_id IN (:tankIds) AND p.live = 1 AND n.at >= :since AND n.tank_id NOT IN (:tankIds)
+           UNION SELECT m.to_lot_id, p.tank_id, n.tank_id, m.from_at FROM placements p JOIN movements m ON m.house_id = :houseId AND m.from_lot_id = p.lot_id AND m.live = 1 AND m.from_at >= p.at
+             JOIN placements n ON n.house_id = :houseId AND n.lot_id = m.to_lot_id AND n.live = 1 AND n.tank_id NOT IN (:tankIds)
+             WHERE p.house_id = :houseId AND p.tank_id IN (:tankIds) AND p.live = 1 AND m.cause IN ('split', 'merge') AND m.from_at >= :since) went
+         JOIN placements came ON came.house_id = :houseId AND came.tank_id = went.fromTankId AND came.live = 1 AND came.at < went.at
+         GROUP BY went.lotId, went.fromTankId, went.toTankId, went.at`,
+        { replacements: { houseId, tankIds: [...tankIds], since }, type: QueryTypes.SELECT },
+      );
+      const iso = (at: Date) => new Date(at).toISOString();
+      return rows.map(({ at, arrivedAt, ...row }) => ({ ...row, at: iso(at), arrivedAt: iso(arrivedAt) }));
+    },
+    /** Where all lots were ever put, and which came out of which. */
+    async trail(houseId: string) {
       const [placed, moved] = await Promise.all([
         placements.find(
           houseId,
@@ -109,10 +132,7 @@ export function createStockRepository(database: Database) {
             ],
           },
         ),
-        movements.find(houseId, {
-          cause: { [Op.in]: ['split', 'merge', 'sale', 'gift'] },
-          ...(since === null ? {} : { fromAt: { [Op.gte]: since } }),
-        }),
+        movements.find(houseId, { cause: { [Op.in]: ['split', 'merge', 'sale', 'gift'] } }),
       ]);
       return { placements: placed, movements: moved };
     },
