@@ -67,6 +67,50 @@ test('puts up a rack, a shelf and two tanks; litres and weight are worked out', 
   await expect(page.getByRole('link', { name: 'A2: empty' })).toBeVisible();
 });
 
+test('sets a tank up and follows it until it is ready: filled, fed, tested, and told why not until then', async () => {
+  await page.getByRole('button', { name: 'Add a tank' }).click();
+  await dialog().getByLabel('Code').fill('A9');
+  for (const [label, value] of [
+    ['Length, cm', '40'],
+    ['Width, cm', '25'],
+    ['Height, cm', '30'],
+    ['Water, cm', '25'],
+  ] as const)
+    await dialog().getByLabel(label).fill(value);
+  await dialog().getByLabel('It', { exact: true }).selectOption('setUp');
+  await dialog().getByRole('button', { name: 'Add the tank' }).click();
+  await expect(dialog()).toBeHidden();
+  await openTank(page, 'A9');
+  await expect(page.getByText('Fill it, start the filter and log "filled".')).toBeVisible();
+  const logEvent = async (kind: string, daysAgo: number) => {
+    await page.getByRole('button', { name: 'Other or earlier' }).click();
+    await dialog().getByLabel('What was done').selectOption(kind);
+    await dialog()
+      .getByLabel('When')
+      .fill(hoursAgo(24 * daysAgo));
+    await dialog().getByRole('button', { name: 'Log it' }).click();
+    await expect(dialog()).toBeHidden();
+  };
+  await logEvent('filled', 12);
+  await expect(page.getByText('Ammonia has not been measured since it was filled.')).toBeVisible();
+  for (const daysAgo of [12, 8, 4, 0]) await logEvent('fed', daysAgo);
+  for (const [daysAgo, value] of [
+    [8, '0'],
+    [0, '0'],
+  ] as const)
+    for (const quantity of ['ammoniaPpm', 'nitritePpm']) {
+      await page.getByRole('button', { name: 'Reading' }).click();
+      await dialog().getByLabel('What', { exact: true }).selectOption(quantity);
+      await dialog().getByLabel('Value, mg/L').fill(value);
+      await dialog()
+        .getByLabel('When')
+        .fill(hoursAgo(24 * daysAgo));
+      await dialog().getByRole('button', { name: 'Log the reading' }).click();
+      await expect(dialog()).toBeHidden();
+    }
+  await expect(page.getByText('; stock may go in')).toBeVisible();
+});
+
 test('logs a temperature in Fahrenheit; an impossible one is refused at its field and nothing typed is lost', async () => {
   await openTank(page, 'A1');
   await page.getByRole('button', { name: 'Reading' }).click();

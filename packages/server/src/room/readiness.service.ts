@@ -92,7 +92,12 @@ export function createReadiness({
     const shelfRack = new Map(rooms.shelves.map((shelf) => [shelf.id, rackOf.get(shelf.rackId)]));
     const day = (at: string) => houseDay(at, who.timeZone);
     for (const tank of rooms.tanks) {
-      const own = eventsBy.get(tank.id) ?? [];
+      // What was said when the tank was entered comes before what was done to it, even earlier.
+      const told = eventsBy.get(tank.id) ?? [];
+      const own = [
+        ...told.filter((event) => event.entryId === tank.entryId),
+        ...told.filter((event) => event.entryId !== tank.entryId),
+      ];
       const { heaterW, zeroDays, restDays } = room.equipmentOf(rooms.equipped.get(tank.id));
       readiness.set(
         tank.id,

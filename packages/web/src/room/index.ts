@@ -8,6 +8,7 @@ export { EquipForm } from './EquipForm';
 export { MoveTankForm } from './MoveTankForm';
 export { RegimeForm } from './RegimeForm';
 export { STATE_WORDS } from './overlay';
+export { EVENT_WORDS, TankEventForm } from './TankEventForm';
 export type { SendSheet } from './RoomPage';
 export const RoomPage = lazy(async () => ({ default: (await import('./RoomPage')).RoomPage }));
 export const WatersPage = lazy(async () => ({ default: (await import('./WatersPage')).WatersPage }));

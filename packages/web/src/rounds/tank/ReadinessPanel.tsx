@@ -2,42 +2,20 @@ import { v7 as newId } from 'uuid';
 import type { TankEventKind } from '@freshet/core/room';
 import { formatDay, formatDayRange } from '@freshet/core/time';
 import { useHouse, useLog, type Reply } from '../../data';
-import { STATE_WORDS } from '../../room';
+import { EVENT_WORDS, STATE_WORDS } from '../../room';
 import { Panel, Why } from '../../ui';
 
 type Life = Reply<'tankLife'>[number];
 
-/** What may be logged next, by state; the keeper's words. */
-const NEXT: Record<Life['readiness']['state'], readonly [TankEventKind, string][]> = {
-  settingUp: [
-    ['filled', 'Filled, filter on'],
-    ['soilLaid', 'Active soil laid'],
-    ['heaterTested', 'Heater tested'],
-  ],
-  cycling: [
-    ['fed', 'Filter fed'],
-    ['seeded', 'Seeded with a mature filter'],
-    ['heaterTested', 'Heater tested'],
-  ],
-  ready: [
-    ['emptied', 'Emptied'],
-    ['heaterTested', 'Heater tested'],
-    ['disinfected', 'Disinfected'],
-  ],
-  inUse: [
-    ['heaterTested', 'Heater tested'],
-    ['quarantineBegan', 'Quarantine begins'],
-  ],
-  resting: [
-    ['heaterTested', 'Heater tested'],
-    ['emptied', 'Emptied'],
-  ],
-  empty: [
-    ['refilled', 'Refilled'],
-    ['setUp', 'Set up anew'],
-    ['disinfected', 'Disinfected'],
-  ],
-  disinfected: [['rinsed', 'Rinsed, re-seeded, refilled']],
+/** What may be logged next, by state. */
+const NEXT: Record<Life['readiness']['state'], readonly TankEventKind[]> = {
+  settingUp: ['filled', 'soilLaid', 'heaterTested'],
+  cycling: ['fed', 'seeded', 'heaterTested'],
+  ready: ['emptied', 'heaterTested', 'disinfected'],
+  inUse: ['heaterTested', 'quarantineBegan'],
+  resting: ['heaterTested', 'emptied'],
+  empty: ['refilled', 'setUp', 'disinfected'],
+  disinfected: ['rinsed'],
 };
 const BASIS = {
   zeros: 'by the run of zeros so far',
@@ -47,14 +25,26 @@ const BASIS = {
 } as const;
 
 /** Is the tank ready, why not, and what would make it so? */
-export function ReadinessPanel({ life, openEquipment }: { life: Life; openEquipment: () => void }) {
+export function ReadinessPanel({
+  life,
+  openEquipment,
+  openEvent,
+}: {
+  life: Life;
+  openEquipment: () => void;
+  /** Anything else that was done, or at another time. */
+  openEvent: () => void;
+}) {
   const house = useHouse();
   const log = useLog();
   const { readiness, quarantine } = life;
-  const tell = (kind: TankEventKind, words: string) =>
-    void log('tankEvent', { id: newId(), tankId: life.tankId, kind, at: house.now() }, `${life.code}: ${words.toLowerCase()}`);
-  const next = [...NEXT[readiness.state]];
-  if (quarantine && !next.some(([kind]) => kind === 'quarantineEnded')) next.push(['quarantineEnded', 'Quarantine ends']);
+  const tell = (kind: TankEventKind) =>
+    void log(
+      'tankEvent',
+      { id: newId(), tankId: life.tankId, kind, at: house.now() },
+      `${life.code}: ${EVENT_WORDS[kind].toLowerCase()}`,
+    );
+  const next: TankEventKind[] = [...NEXT[readiness.state], ...(quarantine ? (['quarantineEnded'] as const) : [])];
   return (
     <Panel
       title="Readiness"
@@ -94,11 +84,14 @@ export function ReadinessPanel({ life, openEquipment }: { life: Life; openEquipm
       ))}
       {house.may('sitter') && (
         <div className="mt-1 flex flex-wrap gap-x-4">
-          {next.map(([kind, words]) => (
-            <button key={kind} type="button" className="min-h-9 link" onClick={() => tell(kind, words)}>
-              {words}
+          {next.map((kind) => (
+            <button key={kind} type="button" className="min-h-9 link" onClick={() => tell(kind)}>
+              {EVENT_WORDS[kind]}
             </button>
           ))}
+          <button type="button" className="min-h-9 link" onClick={openEvent}>
+            Other or earlier
+          </button>
           {house.may('keeper') && (
             <button type="button" className="min-h-9 link" onClick={openEquipment}>
               Equipment

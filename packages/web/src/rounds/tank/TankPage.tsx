@@ -3,7 +3,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { formatDay } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
 import { showHeads, showVolume, useGet, useHouse, type Reply } from '../../data';
-import { ChangeForm, EquipForm, MoveTankForm, ReadingForm, RegimeForm, type Rack, type Tank } from '../../room';
+import { ChangeForm, EquipForm, MoveTankForm, ReadingForm, RegimeForm, TankEventForm, type Rack, type Tank } from '../../room';
 import { ClutchForm } from '../../spawning';
 import { CountForm, LossForm, LotForm, TransferSheet, type SomeLot } from '../../stock';
 import { Button, ButtonLink, Dialog, Empty, Loaded, PageHead, Panel, STAGE_WORDS, Swatch, Why } from '../../ui';
@@ -17,7 +17,7 @@ import { WaterPanel } from './WaterPanel';
 type Life = Reply<'tankLife'>[number];
 type LifeLot = Life['lots'][number];
 type Sheet =
-  | { kind: 'reading' | 'stock' | 'change' | 'death' | 'regime' | 'equipment' | 'place' }
+  | { kind: 'reading' | 'stock' | 'change' | 'death' | 'regime' | 'equipment' | 'place' | 'event' }
   | { kind: 'eggs'; attempt: Life['attempts'][number] }
   | { kind: 'move' | 'loss' | 'count'; lot: LifeLot };
 
@@ -158,6 +158,7 @@ const TITLES = {
   death: 'Found dead',
   regime: 'Change regime',
   equipment: 'Equipment',
+  event: 'Done to the tank',
   place: 'Move the tank',
   eggs: 'Eggs or young seen',
   loss: 'Loss',
@@ -197,6 +198,7 @@ function TankSheets({
       {sheet.kind === 'change' && <ChangeForm tank={tank} done={close} />}
       {sheet.kind === 'death' && life && <DeathForm life={life} done={close} />}
       {sheet.kind === 'regime' && <RegimeForm tank={tank} done={close} />}
+      {sheet.kind === 'event' && <TankEventForm tank={tank} done={close} />}
       {sheet.kind === 'equipment' && <EquipForm tank={tank} done={close} />}
       {sheet.kind === 'place' && <MoveTankForm tank={tank} racks={racks} done={close} />}
       {sheet.kind === 'stock' && <LotForm tankId={tank.id} done={close} />}
@@ -258,7 +260,13 @@ export function TankPage() {
             <div className="grid divide-y divide-rule border border-rule bg-sheet md:grid-cols-2 md:divide-x md:divide-y-0 lg:grid-cols-[1fr_1.15fr_1fr]">
               <div className="divide-y divide-rule">
                 {life ? <LivesHere life={life} open={setSheet} /> : <Panel title="Lives here">…</Panel>}
-                {life && <ReadinessPanel life={life} openEquipment={() => setSheet({ kind: 'equipment' })} />}
+                {life && (
+                  <ReadinessPanel
+                    life={life}
+                    openEquipment={() => setSheet({ kind: 'equipment' })}
+                    openEvent={() => setSheet({ kind: 'event' })}
+                  />
+                )}
               </div>
               <WaterPanel
                 key={`${tankId} ${life?.readiness.state === 'cycling'}`}
