@@ -18,7 +18,7 @@ interface RegimePlan {
 
 const REGIMES: readonly RegimePlan[] = [
   { tanks: ['A3.1', 'A3.2', 'A3.3'], fraction: 0.3, everyDays: 7, ceilingPpm: 40, water: 'tap', ppmPerDay: 1.6, last: 3 },
-  { tanks: ['A3.4'], fraction: 0.2, everyDays: 7, ceilingPpm: 40, water: 'tap', ppmPerDay: 2.6, last: 5 },
+  { tanks: ['A3.4'], fraction: 0.2, everyDays: 7, ceilingPpm: 40, water: 'tap', ppmPerDay: 1.2, last: 5 },
   { tanks: ['A2.1', 'A2.2', 'A2.3'], fraction: 0.3, everyDays: 7, ceilingPpm: 40, water: 'tap', ppmPerDay: 1.2, last: 7 },
   {
     tanks: ['A1.1', 'A1.2', 'A1.3', 'A1.4', 'A1.5'],

@@ -19,7 +19,13 @@ export function WalkMap({ stops, nextNumber }: { stops: readonly Stop[]; nextNum
   const [measure, width] = useWidth<HTMLDivElement>();
   const numbers = new Map(stops.map((stop, i) => [stop.tankId ?? '', { number: i + 1, stop }]));
   const spans = new Map<string, [number, number]>();
+  const apart = new Map<string, number[]>();
   for (const [i, stop] of stops.entries()) {
+    // A tank in quarantine among healthy ones is served last, apart from its rack.
+    if (stop.quarantine && !room.data?.racks.find((rack) => rack.code === stop.rackCode)?.quarantine) {
+      apart.set(stop.rackCode, [...(apart.get(stop.rackCode) ?? []), i + 1]);
+      continue;
+    }
     const span = spans.get(stop.rackCode);
     spans.set(stop.rackCode, [span?.[0] ?? i + 1, i + 1]);
   }
@@ -33,7 +39,7 @@ export function WalkMap({ stops, nextNumber }: { stops: readonly Stop[]; nextNum
           label="The walk through the racks"
           caption={(rack) => {
             const span = spans.get(rack.code);
-            return `${rack.quarantine ? 'own tools' : ''} ${span ? (span[0] === span[1] ? span[0] : `${span[0]} – ${span[1]}`) : ''}`;
+            return `${rack.quarantine ? 'own tools' : ''} ${span ? (span[0] === span[1] ? span[0] : `${span[0]} – ${span[1]}`) : ''}${[...(apart.get(rack.code) ?? [])].map((number) => `, ${number}`).join('')}`;
           }}
           draw={({ tank }, box) => {
             const found = numbers.get(tank.id);

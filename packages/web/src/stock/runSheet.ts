@@ -14,6 +14,7 @@ export interface RunSheetInput {
   transfer: Reply<'transfer'>;
   house: Pick<House, 'name' | 'now' | 'timeZone' | 'today' | 'units'>;
 }
+const HARDNESS: ReadonlySet<string> = new Set(['ghDeg', 'khDeg', 'tdsPpm']);
 /** One part of the sheet: its heading and its lines, each with a box to tick. */
 export interface RunPart {
   heading: string;
@@ -59,7 +60,9 @@ export function runParts({ lot, source, target, transfer, house }: RunSheetInput
           : 'Temperatures are equal; no need to float',
         drip
           ? `Drip for about ${formatNumber(Math.round(drip.hours * 4) / 4)} hours, until there are ${showVolume(drip.finalLitres, house)}`
-          : 'No dripping needed by what was measured',
+          : transfer.rows.some((row) => HARDNESS.has(row.quantity) && row.source !== null && row.target !== null)
+            ? 'No dripping needed by what was measured'
+            : 'Measure hardness or TDS of both waters, then decide how long to drip',
         `Let them go into ${target.code}; the old water stays out of it`,
         `${source.code}: rinse, refill, log "refilled"; it rests before it is used again`,
       ],

@@ -61,10 +61,11 @@ export default function QuantityChart({
     [byHand, probe, ahead].filter((value) => value !== undefined),
   );
   const pad = isTemperature ? 1 : Math.max(0.2, (Math.max(...values) - Math.min(...values)) * 0.15);
-  const low = Math.max(isTemperature ? -10 : 0, Math.floor(Math.min(...values) - pad));
+  const low = Math.max(isTemperature ? -10 : 0, Math.floor(Math.min(...values, ceiling ?? Infinity) - pad));
   const high = Math.ceil(Math.max(...values, ceiling ?? -Infinity) + pad);
   const step = [0.5, 1, 2, 4, 5, 10, 20, 50, 100, 200, 500].find((candidate) => (high - low) / candidate <= 5) ?? 1000;
-  const ticks = Array.from({ length: Math.floor((high - low) / step) + 1 }, (_, i) => low + i * step);
+  const first = Math.ceil(low / step) * step;
+  const ticks = Array.from({ length: Math.floor((high - first) / step) + 1 }, (_, i) => first + i * step);
   const { unit } = READING_LIMITS[quantity];
   const say = (value: number) => `${formatNumber(value, 3)} ${isTemperature ? (scale === 1.8 ? '°F' : '°C') : unit}`.trim();
   const isMany = hand.length > 40;

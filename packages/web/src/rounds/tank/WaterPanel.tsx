@@ -58,11 +58,13 @@ function RegimeLine({ tankId, open }: { tankId: string; open: () => void }) {
       </p>
       {forecast && production && (
         <p className={forecast.exceedsOn ? 'text-rust' : undefined}>
-          {forecast.exceedsOn
-            ? `Nitrate goes above ${formatNumber(regime?.ceilingPpm ?? 0)} mg/L on ${formatDay(forecast.exceedsOn, house.today)}.`
-            : regime?.ceilingPpm
-              ? `It holds nitrate under ${formatNumber(regime.ceilingPpm)} mg/L for the next four weeks.`
-              : 'No ceiling is set.'}{' '}
+          {forecast.exceedsOn && forecast.exceedsOn <= house.today
+            ? `Nitrate is above ${formatNumber(regime?.ceilingPpm ?? 0)} mg/L: change more, or more often.`
+            : forecast.exceedsOn
+              ? `Nitrate goes above ${formatNumber(regime?.ceilingPpm ?? 0)} mg/L on ${formatDay(forecast.exceedsOn, house.today)}.`
+              : regime?.ceilingPpm
+                ? `It holds nitrate under ${formatNumber(regime.ceilingPpm)} mg/L for the next four weeks.`
+                : 'No ceiling is set.'}{' '}
           <Why
             about="What the regime does to nitrate"
             inputs={[
@@ -228,7 +230,8 @@ export function WaterPanel({
                     {quantity === 'tempC' &&
                       wanted &&
                       `; shaded: ${showTemperature(wanted.tempC[0], house)} to ${showTemperature(wanted.tempC[1], house)}, as wanted here`}
-                    {forecast.length > 1 && '; dashed: expected; red: ceiling'}
+                    {forecast.length > 1 && '; dashed: expected'}
+                    {forecast.length > 1 && regime.data?.regime?.ceilingPpm != null && '; red line: ceiling'}
                   </p>
                 </div>
               )}
