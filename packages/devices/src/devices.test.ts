@@ -65,6 +65,12 @@ describe('a simulated probe', () => {
     expect(new Set(after(probe('stuck'), 4)).size).toBe(1);
     expect(after(probe('silent'), 1)).toEqual([undefined, undefined, undefined, undefined, undefined, undefined]);
     expect(after(probe('drifting'), 10).at(-1)).toBeGreaterThan(26.5);
+    const goesOn = createSimulatedProbe(
+      { id: 'p', token: 't', litres: 50, heaterW: 75, targetC: 25, fault: 'drifting', startC: 26.6 },
+      7,
+      START,
+    );
+    expect(goesOn.read(START, 18)[0]?.value).toBeCloseTo(26.6, 1);
     const cold = probe('heaterFailed');
     expect(after(cold, 12).at(-1)).toBeLessThan(22);
     cold.setFault('none', START + 12 * 3_600_000, 18);

@@ -14,6 +14,8 @@ export interface ProbeSetUp {
   /** Quantities it measures besides the temperature. */
   also?: ('ph' | 'tdsPpm' | 'oxygenPpm')[];
   fault?: Fault;
+  /** What it showed last, so that a series goes on where it stood; the target by default. */
+  startC?: number | undefined;
 }
 export interface Reading {
   at: string;
@@ -41,7 +43,7 @@ export function createSimulatedProbe(setUp: ProbeSetUp, seed: number, startMs: n
   const noise = createNoise(seed);
   let tank: SimulatedTank = {
     litres: setUp.litres,
-    tempC: setUp.targetC,
+    tempC: setUp.fault === 'drifting' ? setUp.targetC : (setUp.startC ?? setUp.targetC),
     targetC: setUp.targetC,
     heaterW: setUp.heaterW,
     isHeating: false,
@@ -50,7 +52,9 @@ export function createSimulatedProbe(setUp: ProbeSetUp, seed: number, startMs: n
     ph: 7,
   };
   let fault: Fault = setUp.fault ?? 'none';
-  let [atMs, faultMs, last] = [startMs, startMs, setUp.targetC];
+  let [atMs, faultMs, last] = [startMs, startMs, setUp.startC ?? setUp.targetC];
+  // A drifting probe was off already by what it showed.
+  let driftedC = setUp.fault === 'drifting' ? last - setUp.targetC : 0;
 
   function advance(nowMs: number, airC: number): void {
     tank = advanceTank(tank, Math.max(0, (nowMs - atMs) / 1000), airC, fault !== 'heaterFailed');
@@ -62,7 +66,7 @@ export function createSimulatedProbe(setUp: ProbeSetUp, seed: number, startMs: n
     token: setUp.token,
     setFault(next: Fault, nowMs: number, airC: number): void {
       advance(nowMs, airC);
-      [fault, faultMs] = [next, nowMs];
+      [fault, faultMs, driftedC] = [next, nowMs, 0];
     },
     change(litres: number, tempC: number | null, nowMs: number, airC: number): void {
       advance(nowMs, airC);
@@ -72,7 +76,7 @@ export function createSimulatedProbe(setUp: ProbeSetUp, seed: number, startMs: n
     read(nowMs: number, airC: number): Reading[] {
       advance(nowMs, airC);
       if (fault === 'silent') return [];
-      const drift = fault === 'drifting' ? (DRIFT_C_PER_HOUR * (nowMs - faultMs)) / 3_600_000 : 0;
+      const drift = fault === 'drifting' ? driftedC + (DRIFT_C_PER_HOUR * (nowMs - faultMs)) / 3_600_000 : 0;
       if (fault !== 'stuck') last = Math.round((tank.tempC + drift + noise() * NOISE_C) * 100) / 100;
       const at = new Date(nowMs).toISOString();
       const readings: Reading[] = [{ at, quantity: 'tempC', value: last }];

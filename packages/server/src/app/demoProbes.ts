@@ -6,6 +6,8 @@ export async function demoProbes({ accounts, room, probes }: Services) {
   const found = [];
   for (const houseId of await accounts.repository.demoHouseIds()) {
     const [rows, rooms] = await Promise.all([room.repository.probes.find(houseId), room.repository.all(houseId)]);
+    const last = await room.repository.samples.latest(houseId, [...new Set(rows.map((row) => row.tankId))]);
+    const shown = new Map(last.map(({ tankId, value }) => [tankId, value]));
     const tanks = new Map(rooms.tanks.map((tank) => [tank.id, tank]));
     for (const row of rows) {
       const tank = tanks.get(row.tankId);
@@ -19,6 +21,7 @@ export async function demoProbes({ accounts, room, probes }: Services) {
           targetC: plan.targetC,
           also: [...plan.also],
           fault: plan.fault,
+          startC: shown.get(tank.id),
         });
     }
   }
