@@ -16,6 +16,7 @@ const server = spawn(process.execPath, [join(ROOT, 'dist', 'server.mjs')], {
     FRESHET_NOW: '2026-11-25T07:12:00Z',
   },
 });
+process.on('exit', () => server.kill('SIGTERM'));
 await new Promise((resolve, reject) => {
   server.stdout.on('data', (chunk) => String(chunk).includes('listening') && resolve());
   server.on('exit', () => reject(new Error('the application did not start')));
