@@ -16,7 +16,8 @@ module.exports = {
     ...Object.entries(MAY).map(([name, may]) =>
       rule(
         `package-order-${name}`,
-        { path: `^packages/${name}/src/` },
+        // A test may set up what stands on the other side, such as a device.
+        { path: `^packages/${name}/src/`, pathNot: '\\.test\\.tsx?$' },
         { path: '^packages/', pathNot: `^packages/${any([name, ...may])}/` },
       ),
     ),

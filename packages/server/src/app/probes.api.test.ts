@@ -4,7 +4,7 @@ import { connect, type MqttClient } from 'mqtt';
 import { startBroker } from '../../../devices/src/broker';
 import { runProbes } from '../../../devices/src/runProbes';
 import { overHttp, overMqtt } from '../../../devices/src/sendReadings';
-import { listenToProbes } from '../app/mqtt';
+import { listenToProbes } from './mqtt';
 import { attempt, clutch, furnish, stockUp } from '../testing/furnish';
 import { newId, openTestHouse, type Client, type TestHouse } from '../testing/testHouse';
 
