@@ -25,7 +25,7 @@ async function check() {
   await step('Formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
   await step('Lint', bin('eslint'), ['packages', 'scripts', 'e2e', 'benchmarks']);
   await step('Layers', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'packages']);
-  for (const config of ['core', 'contract', 'demo', 'server', 'web'].map((name) => `packages/${name}/tsconfig.json`))
+  for (const config of ['core', 'contract', 'demo', 'devices', 'server', 'web'].map((name) => `packages/${name}/tsconfig.json`))
     await step(`Types of ${config}`, bin('tsc'), ['-p', config]);
   await step('Types of the tests', bin('tsc'), ['-p', 'tsconfig.tests.json']);
 }

@@ -139,6 +139,8 @@ export const TankLife = v.object({
       females: v.number(),
       unsexed: v.number(),
       broodId: v.nullable(v.string()),
+      /** When it came into this tank. */
+      since: v.nullable(v.string()),
       stage: v.picklist([...LIFE_STAGES, 'breeders']),
     }),
   ),

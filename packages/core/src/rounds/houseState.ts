@@ -25,6 +25,8 @@ export interface HouseLot extends Heads {
   tankId: string | null;
   speciesKey: string;
   broodId: string | null;
+  /** When it came into its tank. */
+  since?: Instant | undefined;
 }
 
 /** An attempt that is going on. */

@@ -137,9 +137,8 @@ export function createReadiness({
       log.record(who, { id: body.id, kind: 'tankEvent', when: exactly(body.at) }, (scope) => applyEvent(scope, body)),
 
     /** Stock goes in only where it may, or with a reason. */
-    async mustBeReady(scope: Scope, tankId: string, pointer = '#/toTankId'): Promise<void> {
-      if (scope.override) return;
-      const { readiness } = await load(scope.who, new Map());
+    async mustBeReady(who: Pick<Who, 'houseId' | 'timeZone'>, tankId: string, pointer = '#/toTankId'): Promise<void> {
+      const { readiness } = await load(who, new Map());
       const found = readiness.get(tankId);
       const [first] = found?.hindrances ?? [];
       if (first) throw new DomainError('room/not-ready', { detail: `${first.what} ${first.todo}`, pointer });

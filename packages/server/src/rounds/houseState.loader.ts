@@ -59,12 +59,13 @@ export function createLoader(deps: LoaderDeps, repository: ReturnType<typeof cre
   return async (who: Who): Promise<HouseState> => {
     const { houseId, timeZone } = who;
     const now = clock.now();
-    const [rooms, living, latest, cultures, outcomes] = await Promise.all([
+    const [rooms, living, latest, cultures, outcomes, placed] = await Promise.all([
       room.repository.all(houseId),
       stock.repository.living(houseId),
       room.repository.latestTemperatures(houseId),
       larder.running(houseId),
       repository.since(houseId, houseDay(now, timeZone)),
+      stock.repository.lastPlaced(houseId),
     ]);
     const broodIds = [...new Set(living.flatMap((lot) => (lot.broodId ? [lot.broodId] : [])))];
     const loaded = await broods.load(houseId, broodIds, living);
@@ -88,7 +89,7 @@ export function createLoader(deps: LoaderDeps, repository: ReturnType<typeof cre
       species: kinds,
       tanks: toTanks(rooms, quarantined),
       room: roomFacts,
-      lots: living,
+      lots: living.map((lot) => ({ ...lot, since: placed.get(lot.id) ?? lot.since })),
       attempts: facts.map((attempt) => toAttempt(attempt, broodsBy.has(attempt.id))),
       broods: loaded.broods,
       cultures,

@@ -42,6 +42,7 @@ export function tankLife(house: ReadHouse) {
             females: lot.females,
             unsexed: lot.unsexed,
             broodId: lot.broodId,
+            since: lot.since ?? null,
             stage: stageOf(lot.broodId),
           };
         }),

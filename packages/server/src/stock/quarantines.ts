@@ -1,6 +1,5 @@
 import { decideQuarantine, QUARANTINE_DAYS, type Quarantine } from '@freshet/core/room';
 import { formatDay, houseDay } from '@freshet/core/time';
-import type { Scope } from '../log';
 import { DomainError, type Clock, type Who } from '../platform';
 import type { LotTrail, ReadinessService, RoomService } from '../room';
 import type { createStockRepository } from './stock.repository';
@@ -120,14 +119,13 @@ export function createQuarantines({ clock, room, readiness, repository }: Deps) 
     },
 
     /** Animals leave a quarantine when it is over, or with a reason. */
-    async mustHold(scope: Scope, fromTankId: string, toTankId: string): Promise<void> {
-      if (scope.override) return;
-      const { quarantined } = await readiness.load(scope.who, new Map());
+    async mustHold(who: Pick<Who, 'houseId' | 'timeZone'>, fromTankId: string, toTankId: string): Promise<void> {
+      const { quarantined } = await readiness.load(who, new Map());
       if (!quarantined.has(fromTankId) || quarantined.has(toTankId)) return;
-      const quarantine = (await load(scope.who, new Set([fromTankId]), new Map())).get(fromTankId);
+      const quarantine = (await load(who, new Set([fromTankId]), new Map())).get(fromTankId);
       if (quarantine && quarantine.daysLeft > 0)
         throw new DomainError('room/quarantine', {
-          detail: `Quarantine lasts until ${formatDay(quarantine.endsOn, houseDay(clock.now(), scope.who.timeZone))}, ${quarantine.daysLeft} more days.`,
+          detail: `Quarantine lasts until ${formatDay(quarantine.endsOn, houseDay(clock.now(), who.timeZone))}, ${quarantine.daysLeft} more days.`,
           pointer: '#/toTankId',
         });
     },

@@ -87,6 +87,14 @@ export function createStockRepository(database: Database) {
       ),
     placementsOf: (houseId: string, lotIds: readonly string[]) =>
       placements.find(houseId, { lotId: { [Op.in]: [...lotIds] } }, { order: [['at', 'ASC']] }),
+    /** When every lot came into the tank it was last put in. */
+    lastPlaced: async (houseId: string) => {
+      const rows = await database.sequelize.query<{ lotId: string; at: Date }>(
+        'SELECT lot_id lotId, MAX(at) at FROM placements WHERE house_id = :houseId AND live = 1 GROUP BY lot_id',
+        { replacements: { houseId }, type: QueryTypes.SELECT },
+      );
+      return new Map(rows.map(({ lotId, at }) => [lotId, new Date(at).toISOString()]));
+    },
     /** When animals last came into each of these tanks. */
     lastArrivals: async (houseId: string, tankIds: readonly string[]) => {
       if (tankIds.length === 0) return new Map<string, string>();

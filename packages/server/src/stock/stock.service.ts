@@ -149,8 +149,6 @@ export function createStock({
     if (!decision.ok) throw new DomainError('stock/too-many', { detail: decision.message, pointer: `#/heads/${decision.field}` });
     if (tank.id === lot.tankId)
       throw new DomainError('request/invalid', { detail: 'They are in that tank already.', pointer: '#/toTankId' });
-    await readiness.mustBeReady(scope, tank.id);
-    if (lot.tankId) await quarantines.mustHold(scope, lot.tankId, tank.id);
     const { who, tx, entryId } = scope;
     const text = `${words(body.heads)} from ${from?.code ?? 'nowhere'} to ${tank.code}`;
     if (totalHeads(body.heads) === totalHeads(lot)) {
@@ -241,11 +239,13 @@ export function createStock({
       }));
     },
 
-    addLot: (who: Who, body: Body<'addLot'>) =>
-      log.record(who, { id: body.id, kind: 'lot', when: exactly(body.at), override: body.override }, async (scope) => {
+    addLot: async (who: Who, body: Body<'addLot'>) => {
+      const before = await log.replay(who, body.id, 'lot');
+      if (before) return before;
+      if (!body.override) await readiness.mustBeReady(who, body.tankId, '#/tankId');
+      return log.record(who, { id: body.id, kind: 'lot', when: exactly(body.at), override: body.override }, async (scope) => {
         const kind = await species.get(who, body.speciesKey);
         const tank = await room.getTank(who, body.tankId, scope);
-        await readiness.mustBeReady(scope, tank.id, '#/tankId');
         const { lotId, speciesKey, line, generation, origin, acquiredFrom, at } = body;
         await createLot(scope, {
           id: lotId,
@@ -260,12 +260,22 @@ export function createStock({
         });
         await book(scope, { ...body.heads, fromLotId: null, toLotId: lotId, cause: 'acquired' }, exactly(at));
         return { text: `${kind.commonName}: ${words(body.heads)} into ${tank.code}`, tankId: tank.id, subjectId: lotId };
-      }),
+      });
+    },
 
-    move: (who: Who, body: Body<'move'>) =>
-      log.record(who, { id: body.id, kind: 'move', when: exactly(body.at), override: body.override }, (scope) =>
+    /** What the room says to a move is asked before its transaction: it reads much and locks nothing. */
+    move: async (who: Who, body: Body<'move'>) => {
+      const before = await log.replay(who, body.id, 'move');
+      if (before) return before;
+      if (!body.override) {
+        const lot = await lots.get(who.houseId, body.lotId);
+        await readiness.mustBeReady(who, body.toTankId);
+        if (lot?.tankId) await quarantines.mustHold(who, lot.tankId, body.toTankId);
+      }
+      return log.record(who, { id: body.id, kind: 'move', when: exactly(body.at), override: body.override }, (scope) =>
         applyMove(scope, body),
-      ),
+      );
+    },
     lose: (who: Who, body: Body<'lose'>) =>
       log.record(who, { id: body.id, kind: 'loss', when: exactly(body.at), override: body.override }, (scope) =>
         applyLoss(scope, { ...body, at: exactly(body.at) }),

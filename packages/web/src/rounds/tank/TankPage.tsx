@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { formatDay } from '@freshet/core/time';
+import { formatDay, houseDay } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
 import { showHeads, showVolume, useGet, useHouse, type Reply } from '../../data';
 import { ChangeForm, EquipForm, MoveTankForm, ReadingForm, RegimeForm, TankEventForm, type Rack, type Tank } from '../../room';
@@ -39,6 +39,7 @@ function LivesHere({ life, open }: { life: Life; open: (sheet: Sheet) => void })
               <b>{lot.speciesName}</b> {showHeads(lot)}
               <div className="text-note text-quiet">
                 {STAGE_WORDS[lot.stage]}
+                {lot.since && `, here since ${formatDay(houseDay(lot.since, house.timeZone), house.today)}`}
                 {lot.broodId && (
                   <>
                     ,{' '}
