@@ -6,11 +6,13 @@ import { DomainError } from '../platform';
 import type { ProbesService } from '../room';
 
 const Message = v.object({ token: v.string(), ...Samples.entries });
+/** While the database is away a message is tried again after this. */
+const RETRY_MS = 500;
 const READINGS = /^freshet\/probes\/([0-9a-f-]{36})\/readings$/;
 
 /**
- * Listens to probes on a broker, which keeps what comes while the server is away (a session by name: give each server its own). A message is acknowledged once its readings are written; while the database is away it stays
- * unacknowledged and the broker sends it again. A message that cannot be read is acknowledged and logged, or it would come for ever.
+ * Listens to probes on a broker, which keeps what comes while the server is away (a session by name: give each server its own). A message is acknowledged once its readings are written; while the database is away it is
+ * tried again and the broker keeps those behind it. A message that cannot be read is acknowledged and logged, or it would come for ever.
  */
 export function listenToProbes(url: string, clientId: string, probes: ProbesService, log: Logger): { stop: () => Promise<void> } {
   const client = connect(url, { clientId, clean: false, reconnectPeriod: 2000 });
@@ -33,19 +35,28 @@ export function listenToProbes(url: string, clientId: string, probes: ProbesServ
     await probes.accept(parsed.output.token, parsed.output.readings);
   }
 
-  client.handleMessage = (packet, done) => {
-    take(packet).then(
-      () => done(),
-      (error: unknown) => {
+  let isStopping = false;
+  async function takeUntilKept(packet: IPublishPacket): Promise<void> {
+    while (!isStopping) {
+      try {
+        await take(packet);
+        return;
+      } catch (error) {
         if (error instanceof DomainError) {
           log.warn({ topic: packet.topic, code: error.code }, error.detail);
-          done();
-        } else {
-          log.error({ err: error, topic: packet.topic }, 'readings were not written; they are asked for again');
-          done(error as Error);
+          return;
         }
-      },
-    );
+        log.error({ err: error, topic: packet.topic }, 'readings were not written; they are tried again');
+        await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
+      }
+    }
+  }
+
+  client.handleMessage = (packet, done) => {
+    void takeUntilKept(packet).then(() => {
+      // What is left unacknowledged at the end comes again at the next start.
+      if (!isStopping) done();
+    });
   };
   client.on('connect', () => {
     client.subscribe('freshet/probes/+/readings', { qos: 1 });
@@ -56,5 +67,10 @@ export function listenToProbes(url: string, clientId: string, probes: ProbesServ
     client.publish(`freshet/probes/${probeId}/${topic}`, JSON.stringify(payload), { qos: 1 });
     return true;
   });
-  return { stop: () => client.endAsync(true).then(() => undefined) };
+  return {
+    stop: () => {
+      isStopping = true;
+      return client.endAsync(true).then(() => undefined);
+    },
+  };
 }

@@ -145,7 +145,15 @@ describe('the stand-ins', () => {
   it('over MQTT are heard; a change logged in Freshet makes the tank drop and warm again; a fault can be played', async () => {
     const broker = await startBroker();
     const log = pino({ level: 'silent' });
-    const bridge = listenToProbes(broker.url, 'freshet-test', test.services.probes, log);
+    const { probes } = test.services;
+    // The first message meets a database that is away.
+    let isAway = true;
+    const accept: typeof probes.accept = async (...message) => {
+      if (!isAway) return probes.accept(...message);
+      isAway = false;
+      throw new Error('away');
+    };
+    const bridge = listenToProbes(broker.url, 'freshet-test', { ...probes, accept }, log);
     const client: MqttClient = connect(broker.url);
     await new Promise((resolve) => client.once('connect', resolve));
     let nowMs = Date.parse(NOW) - 300 * MINUTE;
@@ -166,6 +174,7 @@ describe('the stand-ins', () => {
     };
     try {
       await until('a reading arrives', async () => (await total()) > 3);
+      expect(isAway).toBe(false);
       await sitter.write('logChange', { id: newId(), tankId: tanks.A1 ?? '', litres: 20, waterId: null, tempC: 12, at: NOW });
       await until('the tank drops', () => (probe()?.tank().tempC ?? 99) < 21.5);
       await until('the heater brings it back', () => (probe()?.tank().tempC ?? 0) > 24.5);
