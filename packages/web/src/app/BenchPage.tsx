@@ -1,10 +1,9 @@
 import { useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { CALCULATIONS } from '@freshet/contract/calculations';
 import { SumSheet, SUMS, useSumFacts, type Sum } from '../bench';
 import { useGet, useHouse } from '../data';
 import { ChangeForm } from '../room';
-import { Button, Dialog, PageHead, SelectField } from '../ui';
+import { Button, Dialog, PageHead, SelectField, usePageParams } from '../ui';
 
 const GROUPS = [...new Set(SUMS.map((sum) => sum.group))];
 const asksFor = (sum: Sum, fact: string) => Object.values(sum.prefill ?? {}).some((from) => from.startsWith(fact));
@@ -12,7 +11,7 @@ const asksFor = (sum: Sum, fact: string) => Object.values(sum.prefill ?? {}).som
 /** What does the sum come to? */
 export function BenchPage() {
   const house = useHouse();
-  const [search, setSearch] = useSearchParams();
+  const [search, setSearch] = usePageParams();
   const life = useGet('tankLife');
   const waters = useGet('waters');
   const [waterIds, setWaterIds] = useState<readonly string[]>(['', '']);
@@ -25,7 +24,7 @@ export function BenchPage() {
   const choose = (key: string, value: string) => {
     const next = new URLSearchParams(search);
     next.set(key, value);
-    setSearch(next, { replace: true });
+    setSearch(next);
   };
   if (!sum) return null;
   const tank = life.data?.find((one) => one.tankId === tankId);

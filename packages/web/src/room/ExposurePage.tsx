@@ -1,9 +1,9 @@
 import { useMemo } from 'react';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { CONTACT_KINDS } from '@freshet/core/room';
 import { formatDay, houseDay } from '@freshet/core/time';
 import { useGet, useHouse } from '../data';
-import { Loaded, PageHead, Panel, Segmented, SelectField, TextField, useWidth, Why } from '../ui';
+import { Loaded, PageHead, Panel, Segmented, SelectField, TextField, usePageParams, useWidth, Why } from '../ui';
 import { KIND_WORDS, LogContact, LogIllness, PathWords, type Step } from './ExposureParts';
 import { OverlayPatterns, OverlaySwatch } from './OverlayPatterns';
 import { RackElevation } from './RackElevation';
@@ -24,7 +24,7 @@ export function ExposurePage() {
   const room = useGet('room');
   const life = useGet('tankLife');
   const species = useGet('species');
-  const [search, setSearch] = useSearchParams();
+  const [search, setSearch] = usePageParams();
   const [measure, width] = useWidth<HTMLDivElement>();
   const tanks = useMemo(
     () =>
@@ -47,7 +47,7 @@ export function ExposurePage() {
     const next = new URLSearchParams(search);
     next.set(key, value);
     if (key === 'tank' && !next.has('day')) next.set('day', day);
-    setSearch(next, { replace: true });
+    setSearch(next);
   };
   const codeOf = (id: string) => tanks.find((tank) => tank.id === id)?.code ?? '?';
   const lives = new Map((life.data ?? []).map((one) => [one.tankId, one]));
@@ -236,7 +236,7 @@ export function ExposurePage() {
                           const next = new URLSearchParams(search);
                           next.set('tank', illness.tankId);
                           next.set('day', houseDay(illness.at, house.timeZone));
-                          setSearch(next, { replace: true });
+                          setSearch(next);
                         }}
                       >
                         {codeOf(illness.tankId)}

@@ -13,3 +13,4 @@ export { WhenField, readWhen, fromLocal, toLocal, type When } from './WhenField'
 export { PageHead, Panel, Fact } from './Page';
 export { useWidth } from './useWidth';
 export { measureText } from './measureText';
+export { usePageParams } from './usePageParams';
