@@ -5,6 +5,7 @@ import { dose, doseAfterChange, tankLoad } from '@freshet/core/room';
 import { stageTimes } from '@freshet/core/spawning';
 import { convert } from '@freshet/core/units';
 import { above0, amount, between, define, finite, fraction, litres, whole, type Calculation } from './define';
+import { STOCK_CALCULATIONS } from './stock';
 import { WATER_CALCULATIONS } from './water';
 
 export type { Calculation } from './define';
@@ -61,6 +62,7 @@ export const CALCULATIONS: readonly Calculation[] = [
     source: 'docs/sources.md#dose',
   }),
   ...WATER_CALCULATIONS,
+  ...STOCK_CALCULATIONS,
   define({
     name: 'spawning.stageTimes',
     title: 'When a stage ends',

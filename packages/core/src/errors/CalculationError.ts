@@ -20,7 +20,24 @@ export type CalculationCode =
   | 'notCooling'
   | 'inconsistentPhKh'
   | 'notConservative'
-  | 'missingValue';
+  | 'missingValue'
+  | 'unknownSexSystem'
+  | 'invalidSexGenotype'
+  | 'sireNotMale'
+  | 'damNotFemale'
+  | 'duplicateLocus'
+  | 'unknownAllele'
+  | 'genotypeMismatch'
+  | 'tooManySexLinked'
+  | 'duplicateId'
+  | 'selfParent'
+  | 'bothSexes'
+  | 'pedigreeCycle'
+  | 'unknownId'
+  | 'duplicateCandidate'
+  | 'probabilitiesExceedOne'
+  | 'broodMismatch'
+  | 'invalidMatrix';
 
 /** A calculation that cannot be answered, with the field that is at fault; its message is fit to be shown to a keeper. */
 export class CalculationError extends Error {

@@ -20,6 +20,7 @@ export const CAUSES = [
   'gift',
   'predation',
   'unknown',
+  'sexing',
   'undo',
 ] as const;
 export type Cause = (typeof CAUSES)[number];

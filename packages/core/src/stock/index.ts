@@ -38,3 +38,76 @@ export {
   type Movement,
   type MoveRefusal,
 } from './headcount';
+export { sexing, type Likelihood, type SeenTrait } from './sexing/sexing';
+export { expectedGain, findNextTrait } from './sexing/nextTrait';
+export { learnTrait, STARTING_WEIGHT, type TraitTally } from './sexing/learnTrait';
+export { groupOdds, groupSize, atLeast, type GroupWish } from './groups/groupOdds';
+export { ratioInterval, type RatioInterval } from './groups/ratioInterval';
+export { conditionFactor } from './condition/conditionFactor';
+export {
+  cross,
+  phenotypeOf,
+  SEX_GENOTYPES,
+  type CrossClass,
+  type CrossInput,
+  type CrossResult,
+  type Locus,
+  type SexSystem,
+} from './crosses/cross';
+export { forecastCross, type CrossForecast, type Delicate } from './crosses/forecastCross';
+export { broodTest, type BroodTest } from './crosses/broodTest';
+export { inferParents, type CountedLook, type InferInput, type LikelyParents } from './crosses/inferParents';
+export { rankAnimals, selectionIntensity, type Graded } from './selection/selection';
+export {
+  orderGroups,
+  orderPedigree,
+  type Candidate,
+  type GroupRecord,
+  type OrderedGroups,
+  type OrderedPedigree,
+  type PedigreeRecord,
+} from './kinship/pedigree';
+export { inbreeding, inbreedingOf } from './kinship/inbreeding';
+export { kinship, kinshipTable, type KinshipMatrix } from './kinship/kinship';
+export { groupKinship, groupKinshipTable } from './kinship/groupKinship';
+export { effectiveSize } from './kinship/effectiveSize';
+export { pairings, type Pair, type Pairings, type KinshipInput } from './pairing/pairings';
+export { assign, type Assignment } from './pairing/assignment';
+export { sexTraitsOf, TRAIT_DRAWINGS, type SexTrait, type TraitDrawing } from './sexing/traits';
+export { expectedMaleShare, findSexShift, type SexShift } from './sexing/sexShift';
+export {
+  tracePedigree,
+  MOST_CANDIDATES,
+  type ParentLot,
+  type TracedAnimal,
+  type TracedBrood,
+  type TracedLot,
+  type TracedMovement,
+  type TracedPedigree,
+} from './pedigree/tracePedigree';
+export {
+  diversity,
+  projectDiversity,
+  withNewAnimal,
+  type Diversity,
+  type FounderShare,
+  type Projection,
+} from './kinship/diversity';
+export { findKinPaths, type KinPath } from './kinship/ancestry';
+export { traceThrowback, type LikelyCarrier } from './kinship/throwback';
+export {
+  planPairings,
+  type LimitPrice,
+  type PairingCandidate,
+  type PairingLimits,
+  type PairingPlan,
+} from './pairing/planPairings';
+export { breederLimits, CONDITION_SIGNS, SIGNS_OF, type BreederLimits, type ConditionSign } from './condition/breederCondition';
+export {
+  decideReadiness,
+  scoreTrend,
+  type BreederFacts,
+  type BreederReadiness,
+  type ReadinessCheck,
+} from './condition/decideReadiness';
+export { checkCompany, type Company, type CompanyCheck } from './condition/checkCompany';

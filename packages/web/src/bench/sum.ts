@@ -28,7 +28,7 @@ export interface SumOutput {
 /** One sum of the bench; name, words and source come from the catalogue. */
 export interface Sum {
   name: string;
-  group: 'Water' | 'Warmth' | 'Changes' | 'Doses' | 'Units' | 'Room' | 'Live food';
+  group: 'Water' | 'Warmth' | 'Changes' | 'Doses' | 'Units' | 'Room' | 'Breeding' | 'Live food';
   inputs: readonly SumInput[];
   outputs: readonly SumOutput[];
   /** Fixed parts of the input. */

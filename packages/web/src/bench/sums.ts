@@ -1,5 +1,6 @@
 import { UNITS } from '@freshet/core/units';
 import { litres, may, plain, type Sum } from './sum';
+import { STOCK_SUMS } from './stockSums';
 import { WATER_SUMS } from './waterSums';
 
 const DOSE =
@@ -10,6 +11,7 @@ const UNIT_NAMES = Object.keys(UNITS);
 /** The sums of the bench. Starting values are those of Saltings Shed. */
 export const SUMS: readonly Sum[] = [
   ...WATER_SUMS,
+  ...STOCK_SUMS,
   {
     name: 'water.dose',
     prefill: { tankLitres: 'tank.litres' },

@@ -1,0 +1,48 @@
+import { logGamma } from './beta';
+
+const STEPS = 1000;
+
+/** Regularised lower incomplete gamma P(a, x), by series or continued fraction. @param a - above 0 @param x - 0 or more */
+export function regularisedGamma(a: number, x: number): number {
+  if (x <= 0) return 0;
+  const front = Math.exp(a * Math.log(x) - x - logGamma(a));
+  if (x < a + 1) {
+    let term = 1 / a;
+    let sum = term;
+    for (let n = 1; n < STEPS && term > sum * 1e-17; n++) {
+      term *= x / (a + n);
+      sum += term;
+    }
+    return Math.min(1, front * sum);
+  }
+  let b = x + 1 - a;
+  let c = 1e300;
+  let d = 1 / b;
+  let h = d;
+  for (let n = 1; n < STEPS; n++) {
+    const step = n * (a - n);
+    b += 2;
+    d = 1 / (step * d + b || 1e-300);
+    c = b + step / c || 1e-300;
+    h *= d * c;
+    if (Math.abs(d * c - 1) < 1e-15) break;
+  }
+  return Math.max(0, 1 - front * h);
+}
+
+/** Chance that a standard normal lies at or below z. */
+export function normalBelow(z: number): number {
+  const half = regularisedGamma(0.5, (z * z) / 2) / 2;
+  return z < 0 ? 0.5 - half : 0.5 + half;
+}
+
+/** The z at or below which a standard normal lies with this chance, by bisection. @param share - between 0 and 1 */
+export function normalQuantile(share: number): number {
+  let [low, high] = [-40, 40];
+  for (let i = 0; i < 80; i++) {
+    const middle = (low + high) / 2;
+    if (normalBelow(middle) < share) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+}

@@ -1,0 +1,98 @@
+import { orderGroups, type GroupRecord } from './pedigree';
+import { groupKinshipTable } from './groupKinship';
+import { effectiveSize } from './effectiveSize';
+
+/** One founder's part in the animals that live now. */
+export interface FounderShare {
+  id: string;
+  /** Share of the living animals' genes, 0..1. */
+  share: number;
+}
+
+/** How much of its founders' diversity a line still holds. */
+export interface Diversity {
+  /** Mean kinship of each living animal with all of them, itself included; the lowest are genetically precious. */
+  meanKinship: { id: string; meanKinship: number; inbreeding: number }[];
+  /** Mean of all: what random mating would give as inbreeding. */
+  groupMeanKinship: number;
+  /** 1 - mean kinship. */
+  geneDiversity: number;
+  founders: FounderShare[];
+  /** Founders that, having given alike, would have left the same. */
+  founderEquivalents: number;
+  /** Founders that, having lost nothing, would have left the same diversity. */
+  founderGenomes: number;
+}
+
+/** Genes of each animal by founder, rows in pedigree order. A candidate passes on as much as it is likely. */
+function contributions({ ids, sires, dams }: ReturnType<typeof orderGroups>): { founders: number[]; shares: Float64Array[] } {
+  const founders: number[] = [];
+  const shares: Float64Array[] = [];
+  for (let i = 0; i < ids.length; i++) if ((sires[i] ?? []).length + (dams[i] ?? []).length === 0) founders.push(i);
+  const column = new Map(founders.map((index, at) => [index, at]));
+  for (let i = 0; i < ids.length; i++) {
+    const row = new Float64Array(founders.length);
+    const own = column.get(i);
+    if (own !== undefined) row[own] = 1;
+    for (const { index, probability } of [...(sires[i] ?? []), ...(dams[i] ?? [])])
+      for (let k = 0; k < row.length; k++) row[k] = (row[k] ?? 0) + (probability / 2) * (shares[index]?.[k] ?? 0);
+    shares.push(row);
+  }
+  return { founders, shares };
+}
+
+/**
+ * Diversity that the living animals of a line hold. Source: docs/sources.md#diversity
+ * @param living - ids of the animals that live and can breed; at least one
+ */
+export function diversity(pedigree: readonly GroupRecord[], living: readonly string[]): Diversity {
+  const ordered = orderGroups(pedigree);
+  const { table, inbreeding } = groupKinshipTable(ordered);
+  const n = ordered.ids.length;
+  const at = living.flatMap((id) => ordered.indexOf.get(id) ?? []);
+  const means = at.map((i) => at.reduce((sum, j) => sum + (table[i * n + j] ?? 0), 0) / at.length);
+  const groupMeanKinship = means.reduce((sum, mean) => sum + mean, 0) / Math.max(1, at.length);
+  const { founders, shares } = contributions(ordered);
+  const parts = founders
+    .map((founder, k) => ({
+      id: ordered.ids[founder] ?? '',
+      share: at.reduce((sum, i) => sum + (shares[i]?.[k] ?? 0), 0) / Math.max(1, at.length),
+    }))
+    .filter(({ share }) => share > 0)
+    .sort((a, b) => b.share - a.share);
+  const squares = parts.reduce((sum, { share }) => sum + share * share, 0);
+  return {
+    meanKinship: at
+      .map((i, k) => ({ id: ordered.ids[i] ?? '', meanKinship: means[k] ?? 0, inbreeding: inbreeding[i] ?? 0 }))
+      .sort((a, b) => a.meanKinship - b.meanKinship),
+    groupMeanKinship,
+    geneDiversity: 1 - groupMeanKinship,
+    founders: parts,
+    founderEquivalents: squares > 0 ? 1 / squares : 0,
+    founderGenomes: groupMeanKinship > 0 ? 1 / (2 * groupMeanKinship) : 0,
+  };
+}
+
+/** Diversity left after each generation to come, first that of now. */
+export interface Projection {
+  ne: number;
+  geneDiversity: number[];
+}
+
+/**
+ * What becomes of the diversity under the present plan: each generation keeps 1 - 1 / (2 Ne).
+ * @param now - gene diversity of the living, 0..1
+ * @param males - males that breed, 1 or more @param females - the same
+ */
+export function projectDiversity(now: number, males: number, females: number, generations: number): Projection {
+  const { ne, lossPerGeneration } = effectiveSize({ males, females });
+  return { ne, geneDiversity: Array.from({ length: generations + 1 }, (_, t) => now * (1 - lossPerGeneration) ** t) };
+}
+
+/**
+ * Gene diversity once one unrelated, non-inbred animal has joined a group: its kinship with everybody is 0, with itself one half.
+ * @param groupMeanKinship - of the group before @param size - animals in it before
+ */
+export function withNewAnimal(groupMeanKinship: number, size: number): number {
+  return 1 - (size * size * groupMeanKinship + 0.5) / (size + 1) ** 2;
+}

@@ -1,0 +1,221 @@
+import fc from 'fast-check';
+import {
+  diversity,
+  findKinPaths,
+  groupKinship,
+  inbreeding,
+  inbreedingOf,
+  kinship,
+  kinshipTable,
+  orderPedigree,
+  projectDiversity,
+  traceThrowback,
+  withNewAnimal,
+  type GroupRecord,
+  type PedigreeRecord,
+} from '../index';
+
+/** A random pedigree: even numbers are males, odd ones females, parents always earlier; listed in any order. */
+const pedigrees = fc
+  .array(fc.tuple(fc.nat(), fc.nat(), fc.boolean(), fc.boolean()), { minLength: 3, maxLength: 24 })
+  .chain((rows) => {
+    const records = rows.map(([s, d, hasSire, hasDam], i): PedigreeRecord => {
+      const sires = [...Array(i).keys()].filter((k) => k % 2 === 0);
+      const dams = [...Array(i).keys()].filter((k) => k % 2 === 1);
+      const sire = sires[s % Math.max(1, sires.length)];
+      const dam = dams[d % Math.max(1, dams.length)];
+      return {
+        id: `n${i}`,
+        sire: hasSire && sire !== undefined ? `n${sire}` : null,
+        dam: hasDam && dam !== undefined ? `n${dam}` : null,
+      };
+    });
+    return fc.shuffledSubarray(records, { minLength: records.length, maxLength: records.length });
+  });
+
+/** Kinship by its definition, from above, without a table. */
+function slowKinship(pedigree: readonly PedigreeRecord[]) {
+  const { ids, indexOf } = orderPedigree(pedigree);
+  const byId = new Map(pedigree.map((record) => [record.id, record]));
+  const f = (a: string | null | undefined, b: string | null | undefined): number => {
+    if (a == null || b == null) return 0;
+    if (a === b) return (1 + f(byId.get(a)?.sire, byId.get(a)?.dam)) / 2;
+    const [young, old] = (indexOf.get(a) ?? 0) > (indexOf.get(b) ?? 0) ? [a, b] : [b, a];
+    return (f(byId.get(young)?.sire, old) + f(byId.get(young)?.dam, old)) / 2;
+  };
+  return ids.map((a) => ids.map((b) => f(a, b)));
+}
+
+describe('kinship', () => {
+  it('agrees with its definition, whatever the order of the list', () => {
+    fc.assert(
+      fc.property(pedigrees, (pedigree) => {
+        const { ids } = orderPedigree(pedigree);
+        const { matrix } = kinship({ pedigree, ids });
+        for (const [i, row] of slowKinship(pedigree).entries())
+          for (const [j, value] of row.entries()) expect(matrix[i]?.[j]).toBeCloseTo(value, 12);
+      }),
+    );
+  });
+
+  it('gives the inbreeding that the way for large pedigrees gives, and the diagonal fits it', () => {
+    fc.assert(
+      fc.property(pedigrees, (pedigree) => {
+        const ordered = orderPedigree(pedigree);
+        const n = ordered.ids.length;
+        const table = kinshipTable(ordered);
+        const fast = inbreedingOf(ordered);
+        for (let i = 0; i < n; i++) expect(table[i * n + i]).toBeCloseTo((1 + (fast[i] ?? 0)) / 2, 12);
+      }),
+    );
+  });
+
+  it('works out asked animals of a pedigree too large for a table as it does of a small one', () => {
+    // A long line of brothers and sisters, so large that rows are worked out one by one.
+    const pedigree: PedigreeRecord[] = [{ id: 'm0' }, { id: 'f0' }];
+    for (let i = 1; i <= 3100; i++)
+      for (const sex of ['m', 'f'])
+        pedigree.push({ id: `${sex}${i}`, sire: `m${i - 1}`, dam: i % 7 === 0 ? `x${i}` : `f${i - 1}` });
+    const ids = ['m3', 'f3', 'm2'];
+    const small = kinship({ pedigree, ids });
+    const large = kinship({ pedigree, ids: [...ids, 'm3100'] });
+    for (const i of [0, 1, 2]) for (const j of [0, 1, 2]) expect(large.matrix[i]?.[j]).toBeCloseTo(small.matrix[i]?.[j] ?? -1, 9);
+    expect(large.matrix[3]?.[0]).toBeGreaterThan(0);
+  });
+
+  it('says through whom two animals are related: the paths add up to the kinship', () => {
+    fc.assert(
+      fc.property(pedigrees, (records) => {
+        const pedigree = records.map(({ id, sire, dam }): GroupRecord => ({
+          id,
+          sires: sire ? [{ id: sire, probability: 1 }] : [],
+          dams: dam ? [{ id: dam, probability: 1 }] : [],
+        }));
+        const { inbreeding: f } = inbreeding({ pedigree: records });
+        const [a, b] = [records[0]?.id ?? '', records[1]?.id ?? ''];
+        const sum = findKinPaths(pedigree, a, b, f).reduce((all, { contribution }) => all + contribution, 0);
+        expect(sum).toBeCloseTo(kinship({ pedigree: records, ids: [a, b] }).matrix[0]?.[1] ?? -1, 9);
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
+
+describe('kinship with uncertain parents', () => {
+  const uncertain: GroupRecord[] = [
+    {
+      id: 'a',
+      sires: [
+        { id: 'm1', probability: 0.6 },
+        { id: 'm2', probability: 0.4 },
+      ],
+      dams: [{ id: 'f', probability: 1 }],
+      brood: 'B',
+    },
+    {
+      id: 'b',
+      sires: [
+        { id: 'm1', probability: 0.6 },
+        { id: 'm2', probability: 0.4 },
+      ],
+      dams: [{ id: 'f', probability: 1 }],
+      brood: 'B',
+    },
+    {
+      id: 'x',
+      sires: [{ id: 'a', probability: 1 }],
+      dams: [
+        { id: 'b', probability: 0.5 },
+        { id: 'g', probability: 0.25 },
+      ],
+    },
+  ];
+
+  it('is the mean over everybody who the parents may be', () => {
+    // Each draw of the brood's sire and of the dam of x, by hand.
+    const draws = [
+      { sire: 'm1', dam: 'b', chance: 0.3 },
+      { sire: 'm1', dam: 'g', chance: 0.15 },
+      { sire: 'm1', dam: null, chance: 0.15 },
+      { sire: 'm2', dam: 'b', chance: 0.2 },
+      { sire: 'm2', dam: 'g', chance: 0.1 },
+      { sire: 'm2', dam: null, chance: 0.1 },
+    ];
+    const ids = ['a', 'b', 'x', 'm1', 'm2', 'f', 'g'];
+    const got = groupKinship({ pedigree: uncertain, ids });
+    for (const [i, one] of ids.entries())
+      for (const [j, other] of ids.entries()) {
+        const mean = draws.reduce((sum, { sire, dam, chance }) => {
+          const pedigree = [
+            { id: 'a', sire, dam: 'f' },
+            { id: 'b', sire, dam: 'f' },
+            { id: 'x', sire: 'a', dam },
+            ...['m1', 'm2', 'f', 'g'].map((id) => ({ id })),
+          ];
+          return sum + chance * (kinship({ pedigree, ids: [one, other] }).matrix[0]?.[1] ?? 0);
+        }, 0);
+        expect([one, other, got.matrix[i]?.[j]?.toFixed(10)]).toEqual([one, other, mean.toFixed(10)]);
+      }
+  });
+
+  it('holds the living by founder; shares add up to one where no outsider came in', () => {
+    const { founders, meanKinship, groupMeanKinship } = diversity(uncertain.slice(0, 2), ['a', 'b']);
+    expect(founders).toEqual([
+      { id: 'f', share: 0.5 },
+      { id: 'm1', share: 0.3 },
+      { id: 'm2', share: 0.2 },
+    ]);
+    expect(meanKinship.map(({ meanKinship: mean }) => mean)).toEqual([0.375, 0.375]);
+    expect(groupMeanKinship).toBe(0.375);
+  });
+});
+
+describe('diversity to come', () => {
+  it('is lost faster the fewer males breed, and one newcomer brings some back', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 20 }),
+        fc.integer({ min: 1, max: 20 }),
+        fc.double({ min: 0.05, max: 0.9, noNaN: true }),
+        (males, females, mean) => {
+          const plan = projectDiversity(1 - mean, males, females, 6);
+          const more = projectDiversity(1 - mean, males + 1, females, 6);
+          expect(plan.geneDiversity[0]).toBe(1 - mean);
+          for (let t = 1; t <= 6; t++) {
+            expect(plan.geneDiversity[t]).toBeLessThan(plan.geneDiversity[t - 1] ?? 0);
+            expect(more.geneDiversity[t]).toBeGreaterThan(plan.geneDiversity[t] ?? 1);
+          }
+          // Worked out as a group of n alike and one stranger.
+          const n = males + females;
+          expect(withNewAnimal(mean, n)).toBeCloseTo(1 - (n * n * mean + 0.5) / (n + 1) ** 2, 12);
+          if (mean > 0.5) expect(withNewAnimal(mean, n)).toBeGreaterThan(1 - mean);
+        },
+      ),
+    );
+  });
+});
+
+describe('a throwback', () => {
+  const pair = (id: string, sire: string, dam: string): GroupRecord => ({
+    id,
+    sires: [{ id: sire, probability: 1 }],
+    dams: [{ id: dam, probability: 1 }],
+  });
+
+  it('of a half brother and a half sister points at the parent they share', () => {
+    const pedigree = [pair('son', 'shared', 'd1'), pair('daughter', 'shared', 'd2')];
+    const [first] = traceThrowback(pedigree, {
+      sires: [{ id: 'son', probability: 1 }],
+      dams: [{ id: 'daughter', probability: 1 }],
+    });
+    expect(first?.founders).toEqual(['shared']);
+    expect(first?.probability).toBeGreaterThan(0.5);
+  });
+
+  it('of two unrelated parents points at both', () => {
+    expect(traceThrowback([], { sires: [{ id: 'm', probability: 1 }], dams: [{ id: 'f', probability: 1 }] })).toEqual([
+      { founders: ['f', 'm'], probability: 1 },
+    ]);
+    expect(traceThrowback([], { sires: [], dams: [] })).toEqual([]);
+  });
+});
