@@ -5,6 +5,8 @@ import { tellBrood, type Places } from './broodStory';
 import { RACKS } from './room';
 import { CULTURES, STOCK } from './stock';
 import { tellProbes, type DemoSample } from './probeStory';
+import { tellGrading, tellLines } from './lineStory';
+import { createIds, createRandom } from './random';
 import { createStory, type Story, type StoryEvent } from './story';
 import { tellReadiness } from './readinessStory';
 import { tellWater } from './waterStory';
@@ -26,6 +28,9 @@ export interface DemoHouse {
 }
 
 const SEED = 20_417;
+const LINE_SEED = 718;
+/** The brood whose young are graded, and show a hidden colour. */
+const GRADED = 'Angels 8';
 const HISTORY_DAYS = 425;
 const SETUP_DAYS = 424;
 /** The probe of this tank went silent some days ago. */
@@ -232,10 +237,18 @@ export function saltingsShed(now: string): DemoHouse {
   const places: Places = { tankId: (code) => tanks.get(code)?.id ?? '', tempC: (code) => tanks.get(code)?.tempC ?? 24 };
   const species = new Map(SHIPPED_SPECIES.map((profile) => [profile.key, resolveSpecies(profile)]));
   const lots = tellStock(story, places);
+  // Ids of its own, so that the lines can grow without shifting the rest of the story.
+  const lineStory: Story = { ...story, newId: createIds(createRandom(LINE_SEED)) };
+  tellLines(lineStory, lots, places, story.daysAgo(SETUP_DAYS, '10:00'));
   for (const plan of attemptPlans(story.random)) {
     const kind = species.get(plan.species);
     if (kind) tellAttempt(story, plan, lots, kind, places);
   }
+  const graded = story.events.find((event) => event.name === 'addAttempt' && event.body.name === GRADED);
+  const clutch = story.events.find(
+    (event) => event.name === 'addClutch' && graded?.name === 'addAttempt' && event.body.attemptId === graded.body.attemptId,
+  );
+  if (clutch?.name === 'addClutch') tellGrading(lineStory, clutch.body.lotId);
   tellCultures(story, places);
   tellBreach(story, lots, places);
   tellWater(story, places);

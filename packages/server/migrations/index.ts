@@ -4,7 +4,8 @@ import { stock } from './2026-11-24-03-stock';
 import { spawning } from './2026-11-24-04-spawning-and-broods';
 import { larder } from './2026-11-24-05-larder-and-rounds';
 import { water } from './2026-11-25-06-water-and-readiness';
+import { broodstock } from './2026-11-25-07-broodstock';
 import type { Migration } from './migration';
 
 /** In the order they run. */
-export const MIGRATIONS: readonly Migration[] = [accounts, room, stock, spawning, larder, water];
+export const MIGRATIONS: readonly Migration[] = [accounts, room, stock, spawning, larder, water, broodstock];

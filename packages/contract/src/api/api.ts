@@ -5,7 +5,7 @@ import { logEndpoints } from '../log';
 import { biosecurityEndpoints, probeEndpoints, roomEndpoints, waterEndpoints } from '../room';
 import { roundsEndpoints } from '../rounds';
 import { spawningEndpoints } from '../spawning';
-import { speciesEndpoints, stockEndpoints } from '../stock';
+import { broodstockEndpoints, kinshipEndpoints, speciesEndpoints, stockEndpoints } from '../stock';
 
 /** The endpoint table. */
 export const API = {
@@ -17,6 +17,8 @@ export const API = {
   ...biosecurityEndpoints,
   ...speciesEndpoints,
   ...stockEndpoints,
+  ...broodstockEndpoints,
+  ...kinshipEndpoints,
   ...spawningEndpoints,
   ...broodsEndpoints,
   ...larderEndpoints,

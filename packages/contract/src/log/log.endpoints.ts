@@ -17,6 +17,9 @@ export const EVERYTHING = [
   '/api/meters',
   '/api/probes',
   '/api/transfer',
+  '/api/pedigree',
+  '/api/genes',
+  '/api/sexing',
 ] as const;
 
 /** Reply to every write: the entry it made, and whether it had been made before. */

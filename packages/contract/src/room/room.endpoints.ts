@@ -135,6 +135,17 @@ export const Equipment = v.object({
     v.minValue(0, 'Not negative.'),
     v.maxValue(60, 'At most 60 days.'),
   ),
+  /** Hiding places in it; null where nobody counted. */
+  shelters: v.optional(
+    v.nullable(
+      v.pipe(
+        v.number('Give the hiding places.'),
+        v.integer('Whole hiding places.'),
+        v.minValue(0, 'Not negative.'),
+        v.maxValue(500, 'At most 500.'),
+      ),
+    ),
+  ),
 });
 export const NewEquipment = v.object({ id: Id, tankId: Id, ...Equipment.entries });
 
@@ -188,6 +199,7 @@ export const Tank = v.object({
     hasIntakeGuard: v.boolean(),
     zeroDays: v.number(),
     restDays: v.number(),
+    shelters: v.nullable(v.number()),
   }),
 });
 

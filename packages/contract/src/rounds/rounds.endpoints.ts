@@ -41,6 +41,8 @@ const Chore = v.object({
     'feedFilter',
     'testWater',
     'calibrate',
+    'condition',
+    'score',
   ]),
   mark: v.picklist(['do', 'watch']),
   text: v.string(),
@@ -183,7 +185,17 @@ export const Transfer = v.object({
   drip: v.nullable(v.object({ hours: v.number(), finalLitres: v.number(), limitedBy: v.picklist(COMPARED), why: v.string() })),
   warnings: v.array(
     v.object({
-      kind: v.picklist(['eats', 'parentage', 'quarantine', 'notReady', 'crowded', 'temperature', 'unknownWater']),
+      kind: v.picklist([
+        'eats',
+        'parentage',
+        'quarantine',
+        'notReady',
+        'crowded',
+        'temperature',
+        'unknownWater',
+        'proven',
+        'company',
+      ]),
       text: v.string(),
     }),
   ),

@@ -1,9 +1,9 @@
 import * as v from 'valibot';
 import { endpoint } from '../endpoints';
 import { EVERYTHING, Written } from '../log';
-import { Heads, Id, Instant, Name, Note, Override, WholeCount } from '../values';
+import { Day, Heads, Id, Instant, Name, Note, Override, WholeCount } from '../values';
+import { Lot, ORIGINS } from './lot.schema';
 
-export const ORIGINS = ['wild', 'imported', 'local', 'ownBrood'] as const;
 /** Causes a keeper gives for a loss. */
 export const LOSS_CAUSES = ['death', 'cull', 'predation', 'unknown', 'sale', 'gift'] as const;
 
@@ -26,6 +26,10 @@ export const NewLot = v.object({
   tankId: v.pipe(v.string(), v.minLength(1, 'Choose a tank.'), Id),
   heads: SomeHeads,
   at: Instant,
+  /** Name of a single animal or of the group. */
+  name: v.optional(v.nullable(Name)),
+  bornOn: v.optional(v.nullable(Day)),
+  permit: v.optional(v.nullable(Note)),
   override: Override,
 });
 
@@ -51,23 +55,6 @@ export const NewLoss = v.object({
 });
 
 export const NewCount = v.object({ id: Id, lotId: Id, counted: WholeCount, at: Instant, override: Override });
-
-export const Lot = v.object({
-  id: v.string(),
-  speciesKey: v.string(),
-  speciesName: v.string(),
-  line: v.nullable(v.string()),
-  generation: v.nullable(v.string()),
-  origin: v.picklist(ORIGINS),
-  acquiredFrom: v.nullable(v.string()),
-  tankId: v.nullable(v.string()),
-  tankCode: v.nullable(v.string()),
-  broodId: v.nullable(v.string()),
-  since: v.string(),
-  males: v.number(),
-  females: v.number(),
-  unsexed: v.number(),
-});
 
 export const stockEndpoints = {
   lots: endpoint({ method: 'GET', path: '/api/lots', summary: 'Living lots', role: 'viewer', reply: v.array(Lot) }),

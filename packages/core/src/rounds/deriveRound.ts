@@ -5,6 +5,7 @@ import { formatNumber } from '../units';
 import type { LifeStage } from '../broods';
 import { broodChores } from './chores/broodChores';
 import type { Chore, ChoreKind } from './chores/chore';
+import { conditioningChores } from './chores/conditioningChores';
 import { attemptChores, keeperChores, tooColdToFeed } from './chores/keeperChores';
 import { cultureChores, hatchChore, startChores } from './chores/larderChores';
 import { meterChores, roomChores } from './chores/roomChores';
@@ -63,6 +64,8 @@ const SECONDS: Record<ChoreKind, number> = {
   feedFilter: 30,
   testWater: 300,
   calibrate: 420,
+  condition: 60,
+  score: 90,
 };
 const LARDER_POSITION = 800;
 
@@ -185,6 +188,7 @@ export function deriveRound(house: ReadHouse, day: Day): Round {
         house,
         day,
       ),
+      ...conditioningChores(adults, house, day),
       ...attempts.flatMap((attempt) => attemptChores(attempt, day, house)),
       ...(cultureByTank.get(tank.id) ?? []),
     ];

@@ -27,6 +27,23 @@ export interface HouseLot extends Heads {
   broodId: string | null;
   /** When it came into its tank. */
   since?: Instant | undefined;
+  /** A pair that has raised young and is not to be disturbed. */
+  isProven?: boolean | undefined;
+}
+
+/** A time of heavier food before spawning. */
+export interface HouseProgramme {
+  id: string;
+  lotId: string;
+  from: Day;
+  /** Last day. */
+  to: Day;
+  foods: string;
+  mealsPerDay: number;
+  separated: 'together' | 'divider' | 'tank';
+  water: string | null;
+  /** When the lot's condition was last scored. */
+  lastScored: Day | null;
 }
 
 /** An attempt that is going on. */
@@ -70,6 +87,8 @@ export interface HouseState {
   tanks: readonly HouseTank[];
   lots: readonly HouseLot[];
   attempts: readonly HouseAttempt[];
+  /** Conditioning that runs now or begins later. */
+  programmes: readonly HouseProgramme[];
   broods: readonly HouseBrood[];
   cultures: readonly Culture[];
   /** Newest temperature by tank id. */

@@ -1,4 +1,4 @@
-export type { HouseState, HouseTank, HouseLot, HouseAttempt, HouseBrood, HouseOutcome } from './houseState';
+export type { HouseState, HouseTank, HouseLot, HouseProgramme, HouseAttempt, HouseBrood, HouseOutcome } from './houseState';
 export { QUIET_ROOM, type HouseRoom, type QuarantineBreach } from './houseRoom';
 export { tankCrowding } from './crowding';
 export { tankFreeOn } from './tankFreeOn';

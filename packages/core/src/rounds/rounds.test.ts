@@ -82,6 +82,7 @@ const house = (more: Partial<HouseState>): HouseState => ({
   temperatures: new Map(),
   broodTemperatures: new Map(),
   outcomes: [],
+  programmes: [],
   room: QUIET_ROOM,
   ...more,
 });

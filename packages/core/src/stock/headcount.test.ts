@@ -6,6 +6,8 @@ import {
   decideCount,
   decideLoss,
   decideMove,
+  decideSexing,
+  nextGeneration,
   EMPTY,
   subtractHeads,
   totalHeads,
@@ -146,5 +148,32 @@ describe('a count', () => {
       movement: { fromLotId: null, toLotId: 'lot', cause: 'countCorrection', unsexed: 5 },
     });
     expect(decideCount('lot', { ...EMPTY, unsexed: 80 }, 80)).toEqual({ ok: true, movement: null });
+  });
+});
+
+describe('sexing', () => {
+  it('brings the sexes to what was seen, and the number stays', () => {
+    fc.assert(
+      fc.property(heads(20), heads(20), (have, seen) => {
+        const decision = decideSexing('lot', have, seen);
+        expect(decision.ok).toBe(totalHeads(have) === totalHeads(seen));
+        if (!decision.ok) return;
+        const lots = new Map([['lot', have]]);
+        for (const movement of decision.movements) applyMovement(lots, movement);
+        expect(lots.get('lot')).toEqual(seen);
+        const { cameIn, left } = balanceLots(decision.movements);
+        expect(cameIn).toBe(left);
+      }),
+    );
+    expect(decideSexing('lot', { ...EMPTY, unsexed: 3 }, { males: 1, females: 1, unsexed: 0 })).toMatchObject({
+      ok: false,
+      message: '3 are booked here, not 2; log a count or a loss first.',
+    });
+  });
+
+  it('of a new generation counts on from the later parent', () => {
+    expect(nextGeneration(['F2', 'F3'])).toBe('F4');
+    expect(nextGeneration(['wild', null])).toBe('F1');
+    expect(nextGeneration([])).toBe('F1');
   });
 });

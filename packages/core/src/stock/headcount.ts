@@ -117,6 +117,36 @@ export function decideCount(lotId: string, have: Heads, counted: number): { ok: 
   };
 }
 
+/**
+ * The movements that bring a lot's sexes to what was seen of them; none when they are so already. The number stays: what leaves as
+ * one sex comes back as another.
+ */
+export function decideSexing(lotId: string, have: Heads, seen: Heads): { ok: true; movements: Movement[] } | MoveRefusal {
+  for (const sex of SEXES)
+    if (!Number.isInteger(seen[sex]) || seen[sex] < 0)
+      return { ok: false, reason: 'notWhole', field: sex, message: 'A number of animals is whole and not negative.' };
+  if (totalHeads(seen) !== totalHeads(have))
+    return {
+      ok: false,
+      reason: 'tooMany',
+      field: 'unsexed',
+      message: `${totalHeads(have)} are booked here, not ${totalHeads(seen)}; log a count or a loss first.`,
+    };
+  const part = (sign: 1 | -1): Heads => ({
+    males: Math.max(0, sign * (seen.males - have.males)),
+    females: Math.max(0, sign * (seen.females - have.females)),
+    unsexed: Math.max(0, sign * (seen.unsexed - have.unsexed)),
+  });
+  if (totalHeads(part(1)) === 0) return { ok: true, movements: [] };
+  return {
+    ok: true,
+    movements: [
+      { ...part(-1), fromLotId: lotId, toLotId: null, cause: 'sexing' },
+      { ...part(1), fromLotId: null, toLotId: lotId, cause: 'sexing' },
+    ],
+  };
+}
+
 /** Books one movement into a table of headcounts by lot id. */
 export function applyMovement(lots: Map<string, Heads>, movement: Movement): void {
   const { fromLotId, toLotId } = movement;

@@ -33,16 +33,18 @@ export {
   decideMove,
   decideLoss,
   decideCount,
+  decideSexing,
   type Cause,
   type Heads,
   type Movement,
   type MoveRefusal,
 } from './headcount';
-export { sexing, type Likelihood, type SeenTrait } from './sexing/sexing';
+export { sexing, sexWords, type Likelihood, type SeenTrait } from './sexing/sexing';
 export { expectedGain, findNextTrait } from './sexing/nextTrait';
 export { learnTrait, STARTING_WEIGHT, type TraitTally } from './sexing/learnTrait';
 export { groupOdds, groupSize, atLeast, type GroupWish } from './groups/groupOdds';
 export { ratioInterval, type RatioInterval } from './groups/ratioInterval';
+export { nextGeneration } from './selection/nextGeneration';
 export { conditionFactor } from './condition/conditionFactor';
 export {
   cross,

@@ -103,8 +103,8 @@ describe('what goes over the wire', () => {
 
   it('tells nothing of a fault in the server but an id', async () => {
     const { keeper } = await test.house();
-    const original = test.services.stock.lots;
-    test.services.stock.lots = () => Promise.reject(new Error('secret inner text'));
+    const original = test.services.lines.views.lots;
+    test.services.lines.views.lots = () => Promise.reject(new Error('secret inner text'));
     try {
       const answer = await keeper.raw('GET', '/api/lots');
       const text = await answer.text();
@@ -115,7 +115,7 @@ describe('what goes over the wire', () => {
         instance: expect.stringMatching(/^urn:uuid:/) as string,
       });
     } finally {
-      test.services.stock.lots = original;
+      test.services.lines.views.lots = original;
     }
   });
 

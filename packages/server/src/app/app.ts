@@ -15,7 +15,7 @@ import { PROBLEMS } from '@freshet/contract/problems';
 import { biosecurityEndpoints, probeEndpoints, roomEndpoints, waterEndpoints } from '@freshet/contract/room';
 import { roundsEndpoints } from '@freshet/contract/rounds';
 import { spawningEndpoints } from '@freshet/contract/spawning';
-import { speciesEndpoints, stockEndpoints } from '@freshet/contract/stock';
+import { broodstockEndpoints, kinshipEndpoints, speciesEndpoints, stockEndpoints } from '@freshet/contract/stock';
 import { accountHandlers } from '../accounts';
 import { broodsHandlers } from '../broods';
 import { larderHandlers } from '../larder';
@@ -24,7 +24,7 @@ import { DomainError, mount, problemHandler, sessions, type Who } from '../platf
 import { biosecurityHandlers, probeHandlers, roomHandlers, waterHandlers } from '../room';
 import { roundsHandlers } from '../rounds';
 import { spawningHandlers } from '../spawning';
-import { speciesHandlers, stockHandlers } from '../stock';
+import { broodstockHandlers, kinshipHandlers, speciesHandlers, stockHandlers } from '../stock';
 import type { Services } from './compose';
 
 export interface AppOptions {
@@ -148,7 +148,7 @@ export function buildApp({ services, log, secret, webFolder }: AppOptions): Expr
     return userId && houseId ? services.accounts.who(userId, houseId) : null;
   };
   const router = express.Router();
-  const { accounts, room, species, stock, spawning, broods, broodPages, larder, rounds } = services;
+  const { accounts, room, species, stock, lines, spawning, broods, broodPages, larder, rounds } = services;
   mount(router, accountEndpoints, accountHandlers(accounts), whoOf);
   mount(router, logEndpoints, logHandlers(services.log), whoOf);
   mount(router, roomEndpoints, roomHandlers(room, services.readiness, services.water), whoOf);
@@ -161,7 +161,9 @@ export function buildApp({ services, log, secret, webFolder }: AppOptions): Expr
     whoOf,
   );
   mount(router, speciesEndpoints, speciesHandlers(species), whoOf);
-  mount(router, stockEndpoints, stockHandlers(stock), whoOf);
+  mount(router, stockEndpoints, stockHandlers(stock, lines.views), whoOf);
+  mount(router, broodstockEndpoints, broodstockHandlers(lines), whoOf);
+  mount(router, kinshipEndpoints, kinshipHandlers(lines.kinship), whoOf);
   mount(
     router,
     spawningEndpoints,

@@ -1,13 +1,13 @@
 import { fryRation } from '@freshet/core/larder';
 import { createAccounts } from '../accounts';
-import { createBroodPages, createBroods } from '../broods';
+import { createBroodPages, createBroods, type BroodsService } from '../broods';
 import { createLarder } from '../larder';
 import { createLog } from '../log';
 import type { Clock, Database } from '../platform';
 import { createBiosecurity, createProbes, createReadiness, createRoom, createWater, type RoomService } from '../room';
 import { createRounds } from '../rounds';
 import { createSpawning } from '../spawning';
-import { createSpecies, createStock } from '../stock';
+import { createLines, createSpecies, createStock } from '../stock';
 import { DEMO_ACCOUNTS } from '@freshet/demo';
 
 /** Every service, wired once; later areas are given to earlier ones here, as plain functions. */
@@ -21,9 +21,10 @@ export function compose({ database, clock, secret = 'test' }: { database: Databa
   const probes = createProbes({ clock, log, room, water, secret });
   const species = createSpecies({ ...base, log });
   const stock = createStock({ ...base, log, room, readiness, species });
+  const lines = createLines({ ...base, log, room, species, stock, descent: { broods: (houseId) => broods.descent(houseId) } });
   const biosecurity = createBiosecurity({ database, log, room, lotTrail: stock.quarantines.trail });
   const spawning = createSpawning({ ...base, log, room, stock, species });
-  const broods = createBroods({ ...base, log, room, stock, species, spawning });
+  const broods: BroodsService = createBroods({ ...base, log, room, stock, species, spawning });
   const broodPages = createBroodPages({ clock, room, stock, spawning, broods, rationFor: fryRation });
   const larder = createLarder({ ...base, log, room });
   const rounds = createRounds({
@@ -35,6 +36,7 @@ export function compose({ database, clock, secret = 'test' }: { database: Databa
     probes,
     biosecurity,
     stock,
+    broodstock: lines.broodstock,
     spawning,
     broods,
     larder,
@@ -50,6 +52,7 @@ export function compose({ database, clock, secret = 'test' }: { database: Databa
     biosecurity,
     species,
     stock,
+    lines,
     spawning,
     broods,
     broodPages,

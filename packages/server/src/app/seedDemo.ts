@@ -10,7 +10,7 @@ const STOPS_DONE = 4;
 /** Parts of the story, each played by the service a keeper's own write would reach. */
 type Part = { [Event in StoryEvent as Event['name']]?: (who: Who, body: Event['body']) => Promise<unknown> };
 
-const partsOf = ({ room, readiness, water, probes, biosecurity, stock, spawning, broods, larder }: Services): Part => ({
+const partsOf = ({ room, readiness, water, probes, biosecurity, stock, lines, spawning, broods, larder }: Services): Part => ({
   addRack: room.addRack,
   addShelf: room.addShelf,
   addTank: room.addTank,
@@ -30,6 +30,16 @@ const partsOf = ({ room, readiness, water, probes, biosecurity, stock, spawning,
   move: stock.move,
   lose: stock.lose,
   count: stock.count,
+  importLots: lines.importLots,
+  describeLot: lines.broodstock.describeLot,
+  assessSex: lines.broodstock.assessSex,
+  scoreCondition: lines.broodstock.scoreCondition,
+  addProgramme: lines.broodstock.addProgramme,
+  gradeLot: lines.broodstock.gradeLot,
+  logThrowback: lines.broodstock.logThrowback,
+  setParents: lines.kinship.setParents,
+  defineGene: lines.kinship.defineGene,
+  setGenotype: lines.kinship.setGenotype,
   addAttempt: spawning.addAttempt,
   trigger: spawning.trigger,
   endAttempt: spawning.endAttempt,

@@ -105,7 +105,7 @@ export function createBroodPages({ clock, room, stock, spawning, broods, rationF
     const { houseId } = who;
     if (broodIds.length === 0) return [];
     const lots = await stock.repository.ofBroods(houseId, broodIds);
-    const [loaded, movements, tanks] = await Promise.all([
+    const [loaded, booked, tanks] = await Promise.all([
       broods.load(houseId, broodIds, lots),
       stock.repository.movementsOf(
         houseId,
@@ -114,6 +114,8 @@ export function createBroodPages({ clock, room, stock, spawning, broods, rationF
       room.repository.tanks.find(houseId),
     ]);
     const kinds = await broods.learnedSpecies(houseId, loaded.broods);
+    // Whom sexing turns from one sex into another is nobody who comes or goes.
+    const movements = booked.filter(({ cause }) => cause !== 'sexing');
     const broodOf = new Map(lots.map((lot) => [lot.id, lot.broodId ?? '']));
     const lotsBy = groupBy(lots, (lot) => lot.broodId ?? '');
     const movementsBy = groupBy(movements, (row) => broodOf.get(row.toLotId ?? '') ?? broodOf.get(row.fromLotId ?? '') ?? '');

@@ -55,6 +55,21 @@ export function createBroodsRepository(database: Database) {
          GROUP BY b.id, o.id ORDER BY o.to_at DESC LIMIT 200`,
         { replacements: { houseId, speciesKeys: [...speciesKeys] }, type: QueryTypes.SELECT },
       ),
+    /** Every brood with the lots of its attempt's parents. */
+    withParents: (houseId: string) =>
+      database.sequelize.query<{
+        id: string;
+        name: string;
+        speciesKey: string;
+        laidFrom: Date;
+        lotId: string | null;
+        role: 'sire' | 'dam' | null;
+      }>(
+        `SELECT b.id, b.name, b.species_key speciesKey, b.laid_from laidFrom, p.lot_id lotId, p.role
+         FROM broods b LEFT JOIN attempt_parents p ON p.house_id = b.house_id AND p.attempt_id = b.attempt_id AND p.live = 1
+         WHERE b.house_id = :houseId AND b.live = 1 ORDER BY b.laid_from, b.id`,
+        { replacements: { houseId }, type: QueryTypes.SELECT },
+      ),
     observationsOf: (houseId: string, broodIds: readonly string[]) =>
       observations.find(houseId, { broodId: { [Op.in]: [...broodIds] } }, { order: [['toAt', 'ASC']] }),
   };

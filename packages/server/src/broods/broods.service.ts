@@ -2,13 +2,13 @@ import type { BodyOf } from '@freshet/contract/endpoints';
 import type { broodsEndpoints } from '@freshet/contract/broods';
 import type { BroodRecord } from '@freshet/core/broods';
 import type { TemperatureReading } from '@freshet/core/spawning';
-import { totalHeads, type Heads } from '@freshet/core/stock';
+import { nextGeneration, totalHeads, type Heads } from '@freshet/core/stock';
 import { exactly, formatInstantRange, houseDay, type TimeRange } from '@freshet/core/time';
 import type { Applied, LogService, Scope } from '../log';
 import { DomainError, groupBy, type Clock, type Database, type Who } from '../platform';
 import type { RoomService } from '../room';
 import type { SpawningService } from '../spawning';
-import type { LotRow, PlacementRow, SpeciesService, StockService } from '../stock';
+import type { BroodDescent, LotRow, PlacementRow, SpeciesService, StockService } from '../stock';
 import { createLearner } from './broods.learned';
 import { createBroodsRepository, type BroodRow, type ObservationRow } from './broods.repository';
 import { v7 as newId } from 'uuid';
@@ -147,11 +147,14 @@ export function createBroods(deps: {
       },
       tx,
     );
+    const parents = await stock.repository.byIds(who.houseId, facts?.parents.map(({ lotId }) => lotId) ?? []);
+    const lines = [...new Set(parents.map(({ line }) => line))];
     await stock.createLot(scope, {
       id: body.lotId,
       speciesKey: attempt.speciesKey,
-      line: null,
-      generation: null,
+      // Young carry the line on only where both parents are of it.
+      line: lines.length === 1 ? (lines[0] ?? null) : null,
+      generation: parents.length > 0 ? nextGeneration(parents.map(({ generation }) => generation)) : null,
       origin: 'ownBrood',
       acquiredFrom: null,
       broodId: body.broodId,
@@ -270,6 +273,17 @@ export function createBroods(deps: {
       const seenBy = groupBy(seen, (row) => row.broodId);
       const facts = rows.map((row) => toFacts(row, seenBy.get(row.id) ?? [], lotsBy.get(row.id) ?? []));
       return { broods: facts, temperatures: await temperaturesOf(houseId, facts, lotsBy) };
+    },
+
+    /** Every brood of a house with the lots its parents were among. */
+    async descent(houseId: string): Promise<BroodDescent[]> {
+      const found = new Map<string, BroodDescent>();
+      for (const { id, name, speciesKey, laidFrom, lotId, role } of await repository.withParents(houseId)) {
+        const brood = found.get(id) ?? { id, name, speciesKey, laidAt: new Date(laidFrom).toISOString(), sires: [], dams: [] };
+        found.set(id, brood);
+        if (lotId && role) brood[role === 'sire' ? 'sires' : 'dams'].push(lotId);
+      }
+      return [...found.values()];
     },
 
     /** Brood ids of every attempt. */

@@ -63,6 +63,7 @@ export interface EquipmentRow extends HouseRow {
   hasIntakeGuard: boolean;
   zeroDays: number;
   restDays: number;
+  shelters: number | null;
   at: string;
 }
 
@@ -144,6 +145,7 @@ export function createRoomRepository(database: Database) {
     hasIntakeGuard: 'flag',
     zeroDays: 'whole',
     restDays: 'whole',
+    shelters: 'whole',
     at: 'instant',
   });
   return {

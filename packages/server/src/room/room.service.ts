@@ -18,6 +18,7 @@ const BARE = {
   hasIntakeGuard: false,
   zeroDays: READINESS_RULES.zeroDays,
   restDays: READINESS_RULES.restDays,
+  shelters: null,
 };
 type Body<Name extends keyof typeof roomEndpoints> = BodyOf<(typeof roomEndpoints)[Name]>;
 
@@ -55,8 +56,8 @@ export function createRoom({
   const { racks, shelves, tanks, readings, equipment } = repository;
   const equipmentOf = (row: EquipmentRow | undefined) => {
     if (!row) return BARE;
-    const { heaterW, filter, hasLid, hasIntakeGuard, zeroDays, restDays } = row;
-    return { heaterW, filter, hasLid, hasIntakeGuard, zeroDays, restDays };
+    const { heaterW, filter, hasLid, hasIntakeGuard, zeroDays, restDays, shelters } = row;
+    return { heaterW, filter, hasLid, hasIntakeGuard, zeroDays, restDays, shelters };
   };
   const now = () => ({ from: clock.now(), to: clock.now() });
 
@@ -256,7 +257,11 @@ export function createRoom({
       log.record(who, { id: body.id, kind: 'equipment', when: now() }, async (scope) => {
         const tank = await getTank(who, body.tankId, scope);
         const { id: _id, ...row } = body;
-        await equipment.insert(who.houseId, { id: newId(), entryId: scope.entryId, at: scope.now, ...row }, scope.tx);
+        await equipment.insert(
+          who.houseId,
+          { id: newId(), entryId: scope.entryId, at: scope.now, ...row, shelters: row.shelters ?? null },
+          scope.tx,
+        );
         const parts = [
           body.heaterW > 0 ? `heater ${formatNumber(body.heaterW, 3)} W` : 'no heater',
           body.filter,

@@ -54,18 +54,19 @@ const toAttempt = (attempt: AttemptFacts, hasBrood: boolean): HouseAttempt => ({
  * Reads everything a round is worked out from. The number of queries is fixed: it grows neither with tanks nor with broods.
  */
 export function createLoader(deps: LoaderDeps, repository: ReturnType<typeof createRoundsRepository>) {
-  const { clock, room, stock, spawning, broods, larder } = deps;
+  const { clock, room, stock, broodstock, spawning, broods, larder } = deps;
   const loadRoom = createRoomLoader(deps);
   return async (who: Who): Promise<HouseState> => {
     const { houseId, timeZone } = who;
     const now = clock.now();
-    const [rooms, living, latest, cultures, outcomes, placed] = await Promise.all([
+    const [rooms, living, latest, cultures, outcomes, placed, programmes] = await Promise.all([
       room.repository.all(houseId),
       stock.repository.living(houseId),
       room.repository.latestTemperatures(houseId),
       larder.running(houseId),
       repository.since(houseId, houseDay(now, timeZone)),
       stock.repository.lastPlaced(houseId),
+      broodstock.programmes(who),
     ]);
     const broodIds = [...new Set(living.flatMap((lot) => (lot.broodId ? [lot.broodId] : [])))];
     const loaded = await broods.load(houseId, broodIds, living);
@@ -91,6 +92,7 @@ export function createLoader(deps: LoaderDeps, repository: ReturnType<typeof cre
       room: roomFacts,
       lots: living.map((lot) => ({ ...lot, since: placed.get(lot.id) ?? lot.since })),
       attempts: facts.map((attempt) => toAttempt(attempt, broodsBy.has(attempt.id))),
+      programmes,
       broods: loaded.broods,
       cultures,
       temperatures: new Map(latest.map(({ tankId, value, at }) => [tankId, { at: new Date(at).toISOString(), tempC: value }])),

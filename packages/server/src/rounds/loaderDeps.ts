@@ -3,7 +3,7 @@ import type { LarderService } from '../larder';
 import type { Clock } from '../platform';
 import type { BiosecurityService, ProbesService, ReadinessService, RoomService, WaterService } from '../room';
 import type { SpawningService } from '../spawning';
-import type { StockService } from '../stock';
+import type { BroodstockService, StockService } from '../stock';
 
 /** What the round is worked out from. */
 export interface LoaderDeps {
@@ -14,6 +14,7 @@ export interface LoaderDeps {
   probes: ProbesService;
   biosecurity: BiosecurityService;
   stock: StockService;
+  broodstock: BroodstockService;
   spawning: SpawningService;
   broods: BroodsService;
   larder: LarderService;

@@ -33,6 +33,7 @@ function toGroup(lot: HouseLot, house: ReadHouse, species: ResolvedSpecies): Tra
     lengthMm,
     isYoung: read !== undefined,
     isEggs: read?.state.stage === 'eggs',
+    isProven: lot.isProven ?? false,
   };
 }
 

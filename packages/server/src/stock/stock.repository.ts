@@ -14,6 +14,13 @@ export interface LotRow extends HouseRow {
   females: number;
   unsexed: number;
   since: string;
+  name: string | null;
+  grade: string | null;
+  marks: string | null;
+  permit: string | null;
+  bornOn: string | null;
+  isProven: boolean;
+  isRetired: boolean;
 }
 export interface MovementRow extends HouseRow {
   fromLotId: string | null;
@@ -49,6 +56,13 @@ export function createStockRepository(database: Database) {
     females: 'whole',
     unsexed: 'whole',
     since: 'instant',
+    name: 'text',
+    grade: 'text',
+    marks: 'text',
+    permit: 'text',
+    bornOn: 'day',
+    isProven: 'flag',
+    isRetired: 'flag',
   });
   const movements = houseTable<MovementRow>(database, 'movements', {
     fromLotId: 'id',
@@ -165,9 +179,10 @@ export function createStockRepository(database: Database) {
     outside: async (houseId: string) =>
       (
         await database.sequelize.query<{ cameIn: string | null; gone: string | null }>(
-          `SELECT SUM(IF(from_lot_id IS NULL, males + females + unsexed, 0)) cameIn, SUM(IF(to_lot_id IS NULL, males + females + unsexed, 0)) gone FROM movements WHERE house_id = :houseId`,
+          `SELECT SUM(IF(from_lot_id IS NULL, males + females + unsexed, 0)) cameIn, SUM(IF(to_lot_id IS NULL, males + females + unsexed, 0)) gone FROM movements WHERE house_id = :houseId AND cause <> 'sexing'`,
           { replacements: { houseId }, type: QueryTypes.SELECT },
         )
       )[0],
   };
 }
+export type StockRepository = ReturnType<typeof createStockRepository>;

@@ -18,6 +18,7 @@ import { DomainError, type Clock, type Database, type Who } from '../platform';
 import type { ReadinessService, RoomService } from '../room';
 import { createQuarantines } from './quarantines';
 import type { SpeciesService } from './species.service';
+import { PLAIN, type Details } from './lotDetails';
 import { createStockRepository, type LotRow } from './stock.repository';
 import { v7 as newId } from 'uuid';
 
@@ -25,10 +26,10 @@ type Body<Name extends keyof typeof stockEndpoints> = BodyOf<(typeof stockEndpoi
 const headsOf = ({ males, females, unsexed }: Heads): Heads => ({ males, females, unsexed });
 
 /** "2 males, 3 females" */
-function words(heads: Heads): string {
+export function headWords(heads: Heads): string {
   const parts = [
-    heads.males && `${heads.males} males`,
-    heads.females && `${heads.females} females`,
+    heads.males && `${heads.males} ${heads.males === 1 ? 'male' : 'males'}`,
+    heads.females && `${heads.females} ${heads.females === 1 ? 'female' : 'females'}`,
     heads.unsexed && `${heads.unsexed}${heads.males + heads.females > 0 ? ' unsexed' : ''}`,
   ].filter(Boolean);
   return parts.join(', ') || 'none';
@@ -71,7 +72,7 @@ export function createStock({
           detail:
             movement.cause === 'undo'
               ? 'Some of these animals were moved or lost since; take that back first.'
-              : `Only ${words(headsOf(lot))} are there.`,
+              : `Only ${headWords(headsOf(lot))} are there.`,
           pointer,
         });
       await lots.update(who.houseId, { id: lotId }, heads, tx);
@@ -96,8 +97,11 @@ export function createStock({
   }
 
   /** Makes an empty lot in a tank; a movement fills it. */
-  async function createLot(scope: Scope, lot: Omit<LotRow, 'entryId' | 'males' | 'females' | 'unsexed'>): Promise<void> {
-    await lots.insert(scope.who.houseId, { ...lot, ...EMPTY, entryId: scope.entryId }, scope.tx);
+  async function createLot(
+    scope: Scope,
+    lot: Omit<LotRow, 'entryId' | keyof Heads | keyof Details> & Partial<Details>,
+  ): Promise<void> {
+    await lots.insert(scope.who.houseId, { ...PLAIN, ...lot, ...EMPTY, entryId: scope.entryId }, scope.tx);
     if (lot.tankId)
       await placements.insert(
         scope.who.houseId,
@@ -150,14 +154,14 @@ export function createStock({
     if (tank.id === lot.tankId)
       throw new DomainError('request/invalid', { detail: 'They are in that tank already.', pointer: '#/toTankId' });
     const { who, tx, entryId } = scope;
-    const text = `${words(body.heads)} from ${from?.code ?? 'nowhere'} to ${tank.code}`;
+    const text = `${headWords(body.heads)} from ${from?.code ?? 'nowhere'} to ${tank.code}`;
     if (totalHeads(body.heads) === totalHeads(lot)) {
       await placements.insert(who.houseId, { id: newId(), entryId, lotId: lot.id, tankId: tank.id, at: body.at }, tx);
       await lots.update(who.houseId, { id: lot.id }, { tankId: tank.id }, tx);
       return { text: `Moved ${text}`, tankId: lot.tankId, otherTankId: tank.id, subjectId: lot.id };
     }
     const { id: _id, entryId: _entry, males: _m, females: _f, unsexed: _u, ...like } = lot;
-    await createLot(scope, { ...like, id: body.newLotId, tankId: tank.id, since: body.at });
+    await createLot(scope, { ...like, name: null, isProven: false, id: body.newLotId, tankId: tank.id, since: body.at });
     await book(scope, { ...body.heads, fromLotId: lot.id, toLotId: body.newLotId, cause: 'split' }, exactly(body.at));
     return { text: `Split off ${text}`, tankId: lot.tankId, otherTankId: tank.id, subjectId: lot.id };
   }
@@ -172,7 +176,7 @@ export function createStock({
     await book(scope, { ...headsOf(body.heads), fromLotId: lot.id, toLotId: null, cause: body.cause }, body.at);
     const tank = lot.tankId ? await room.getTank(scope.who, lot.tankId, scope) : null;
     return {
-      text: `${tank?.code ?? 'no tank'}: ${words(body.heads)} ${body.cause === 'infertile' ? 'white eggs picked' : ({ sale: 'sold', gift: 'given away', cull: 'culled', predation: 'eaten' }[body.cause as string] ?? 'lost')}${body.note ? `, ${body.note}` : ''}`,
+      text: `${tank?.code ?? 'no tank'}: ${headWords(body.heads)} ${body.cause === 'infertile' ? 'white eggs picked' : ({ sale: 'sold', gift: 'given away', cull: 'culled', predation: 'eaten' }[body.cause as string] ?? 'lost')}${body.note ? `, ${body.note}` : ''}`,
       tankId: lot.tankId,
       subjectId: lot.broodId ?? lot.id,
     };
@@ -225,20 +229,6 @@ export function createStock({
     applyCount,
     quarantines,
 
-    async lots(who: Who) {
-      const [rows, tankRows, kinds] = await Promise.all([
-        repository.living(who.houseId),
-        room.repository.tanks.find(who.houseId),
-        species.all(who.houseId),
-      ]);
-      const codes = new Map(tankRows.map((tank) => [tank.id, tank.code]));
-      return rows.map(({ entryId: _entry, ...lot }) => ({
-        ...lot,
-        speciesName: kinds.get(lot.speciesKey)?.commonName ?? lot.speciesKey,
-        tankCode: codes.get(lot.tankId ?? '') ?? null,
-      }));
-    },
-
     addLot: async (who: Who, body: Body<'addLot'>) => {
       const before = await log.replay(who, body.id, 'lot');
       if (before) return before;
@@ -257,9 +247,12 @@ export function createStock({
           broodId: null,
           tankId: tank.id,
           since: at,
+          name: body.name ?? null,
+          bornOn: body.bornOn ?? null,
+          permit: body.permit ?? null,
         });
         await book(scope, { ...body.heads, fromLotId: null, toLotId: lotId, cause: 'acquired' }, exactly(at));
-        return { text: `${kind.commonName}: ${words(body.heads)} into ${tank.code}`, tankId: tank.id, subjectId: lotId };
+        return { text: `${kind.commonName}: ${headWords(body.heads)} into ${tank.code}`, tankId: tank.id, subjectId: lotId };
       });
     },
 

@@ -23,7 +23,9 @@ export type ChoreKind =
   | 'waterChange'
   | 'feedFilter'
   | 'testWater'
-  | 'calibrate';
+  | 'calibrate'
+  | 'condition'
+  | 'score';
 
 /** What "done" also logs besides the chore itself. */
 export type ChoreLog =

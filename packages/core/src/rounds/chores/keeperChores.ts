@@ -3,6 +3,7 @@ import { totalHeads } from '../../stock';
 import { addDays, formatDay, type Day } from '../../time';
 import type { HouseAttempt, HouseLot } from '../houseState';
 import type { ReadHouse } from '../readHouse';
+import { runningProgrammes } from './conditioningChores';
 import { chore, feedChore, type Chore } from './chore';
 
 /** Below this an outdoor pond is not fed: cold animals do not digest, and the food rots. */
@@ -20,6 +21,8 @@ export function keeperChores(lots: readonly HouseLot[], attempt: HouseAttempt | 
   const species = house.state.species.get(first?.speciesKey ?? '');
   if (!first || !species) return [];
   if (first.tankId && tooColdToFeed(house, first.tankId) !== null) return [];
+  // Whoever is conditioned by a programme of their own eats by it.
+  if (runningProgrammes(lots, house, day).length > 0) return [];
   const heads = lots.reduce((sum, lot) => sum + totalHeads(lot), 0);
   const conditioning = attempt?.conditioningFrom != null && attempt.conditioningFrom <= day && !attempt.hasBrood;
   return [

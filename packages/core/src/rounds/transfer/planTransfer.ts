@@ -1,5 +1,5 @@
 import { dripAcclimation, type Quantity } from '../../room';
-import { totalHeads, type Heads, type ResolvedSpecies } from '../../stock';
+import { addHeads, breederLimits, checkCompany, totalHeads, type Heads, type ResolvedSpecies } from '../../stock';
 import { formatDay, type Day } from '../../time';
 import { formatNumber } from '../../units';
 import { youngPerLitre } from '../crowding';
@@ -20,6 +20,8 @@ export interface TransferGroup {
   lengthMm: number;
   isYoung: boolean;
   isEggs: boolean;
+  /** A proven pair, not to be disturbed. */
+  isProven: boolean;
 }
 export interface TransferTank {
   tankId: string;
@@ -31,7 +33,7 @@ export interface TransferTank {
   hindrances: readonly { what: string; todo: string }[];
 }
 export interface TransferWarning {
-  kind: 'eats' | 'parentage' | 'quarantine' | 'notReady' | 'crowded' | 'temperature' | 'unknownWater';
+  kind: 'eats' | 'parentage' | 'quarantine' | 'notReady' | 'crowded' | 'temperature' | 'unknownWater' | 'proven' | 'company';
   text: string;
 }
 export interface TransferPlan {
@@ -75,6 +77,28 @@ function mixingWarnings(moved: TransferGroup, target: TransferTank): TransferWar
         text: `${other.broodName ?? 'Others'} of the same species ${other.isYoung ? 'grow' : 'live'} in ${target.code}; once mixed nobody can tell whose young are whose.`,
       });
   }
+  return warnings;
+}
+
+/** What the newcomers do to a proven pair, to the ratio of the sexes and to the room of grown animals of their kind. */
+function companyWarnings(moved: TransferGroup, source: TransferTank, target: TransferTank): TransferWarning[] {
+  const warnings: TransferWarning[] = [];
+  if (moved.isProven && totalHeads(moved.heads) > 0)
+    warnings.push({ kind: 'proven', text: `They are a proven pair in ${source.code}: leave them where they breed if you can.` });
+  for (const other of target.residents)
+    if (other.isProven)
+      warnings.push({
+        kind: 'proven',
+        text: `A proven pair of ${other.species.commonName.toLowerCase()} lives in ${target.code}; newcomers may break it up.`,
+      });
+  if (moved.isYoung) return warnings;
+  const kin = target.residents.filter((other) => other.species.key === moved.species.key && !other.isYoung);
+  const heads = kin.reduce((sum, other) => addHeads(sum, other.heads), moved.heads);
+  const company = { ...heads, litres: target.litres, floorM2: Infinity, shelters: null };
+  for (const check of checkCompany(company, breederLimits(moved.species.method, moved.species.figures)))
+    // One sex alone is how they are kept apart before spawning: nothing to warn of.
+    if (!check.isMet && !(check.what === 'ratio' && (heads.males === 0 || heads.females === 0)))
+      warnings.push({ kind: 'company', text: `With them in ${target.code}: ${check.words}` });
   return warnings;
 }
 
@@ -154,7 +178,7 @@ export function planTransfer(input: {
       kind: 'quarantine',
       text: `${target.code} is in quarantine: they would stay as long, and begin it again for those there.`,
     });
-  warnings.push(...mixingWarnings(moved, target));
+  warnings.push(...mixingWarnings(moved, target), ...companyWarnings(moved, source, target));
   if (moved.isYoung && !moved.isEggs && target.litres > 0) {
     const carries = Math.floor(youngPerLitre(moved.species.figures, moved.lengthMm) * target.litres);
     const there = target.residents

@@ -68,6 +68,31 @@ describe('the pedigree out of the ledger', () => {
     expect(between(traced, 'Y', 'Y')).toBe(0.25);
   });
 
+  it('gives lots without a chance of their own what the others leave, by their animals', () => {
+    const traced = tracePedigree({
+      lots: [lot('M'), lot('F'), lot('G'), lot('H'), lot('Y', 'B')],
+      movements: [
+        ...pair,
+        move('1', null, 'G', [0, 3, 0], 'acquired'),
+        move('1', null, 'H', [0, 1, 0], 'acquired'),
+        move('3', null, 'Y', [0, 0, 9], 'birth'),
+      ],
+      broods: [
+        {
+          ...brood('B', '2', 'M', 'F'),
+          dams: [
+            { lotId: 'F', probability: 0.2 },
+            { lotId: 'G', probability: null },
+            { lotId: 'H', probability: null },
+          ],
+        },
+      ],
+    });
+    expect(between(traced, 'F', 'Y')).toBeCloseTo(0.25 * 0.2, 12);
+    expect(between(traced, 'G', 'Y')).toBeCloseTo(0.25 * 0.2, 12);
+    expect(between(traced, 'H', 'Y')).toBeCloseTo(0.25 * 0.2, 12);
+  });
+
   it('remembers a female taken out of her group as one of the possible mothers', () => {
     const traced = tracePedigree({
       lots: [lot('M'), lot('F'), lot('T'), lot('Y', 'B')],

@@ -7,7 +7,8 @@ export const MOST_CANDIDATES = 24;
 /** A lot that may be a parent, with how likely it is among those of its side. */
 export interface ParentLot {
   lotId: string;
-  probability: number;
+  /** Null: what the others leave is shared among the animals of such lots, each as likely as the next. */
+  probability: number | null;
 }
 
 /** A lot as far as descent goes. */
@@ -146,13 +147,17 @@ function everPossible(keeper: Keeper, lotId: string, sex: Side): string[] {
   return (known.length > 0 ? known : seen.filter(([, was]) => was === 'unsexed')).map(([id]) => id).slice(0, MOST_CANDIDATES);
 }
 
-/** Spreads each lot's chance evenly over its animals. */
+/** Spreads each lot's chance evenly over its animals; lots without one share what is left, by their animals. */
 function spread(parents: readonly ParentLot[], idsOf: (lotId: string) => string[]): Candidate[] {
+  const groups = parents.map(({ lotId, probability }) => ({ ids: idsOf(lotId), probability }));
+  const given = groups.reduce((sum, { probability }) => sum + (probability ?? 0), 0);
+  const sharing = groups.reduce((sum, { ids, probability }) => sum + (probability === null ? ids.length : 0), 0);
   const chances = new Map<string, number>();
-  for (const { lotId, probability } of parents) {
-    const ids = idsOf(lotId);
-    for (const id of ids) chances.set(id, (chances.get(id) ?? 0) + probability / ids.length);
-  }
+  for (const { ids, probability } of groups)
+    for (const id of ids) {
+      const chance = probability === null ? Math.max(0, 1 - given) / sharing : probability / ids.length;
+      chances.set(id, (chances.get(id) ?? 0) + chance);
+    }
   return [...chances].filter(([, probability]) => probability > 0).map(([id, probability]) => ({ id, probability }));
 }
 

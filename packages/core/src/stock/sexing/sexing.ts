@@ -37,3 +37,10 @@ export function sexing({ priorMale, traits }: { priorMale: number; traits: reado
   const odds = traits.reduce((sum, trait) => sum + logOdds(trait, trait.observed), Math.log(priorMale / (1 - priorMale)));
   return { pMale: odds > 0 ? 1 / (1 + Math.exp(-odds)) : Math.exp(odds) / (1 + Math.exp(odds)) };
 }
+
+/** "male, 92 %": the likelier sex with how sure it is, never said to be certain. */
+export function sexWords(pMale: number): string {
+  const sure = Math.max(pMale, 1 - pMale);
+  if (sure < 0.55) return 'either sex';
+  return `${pMale >= 0.5 ? 'male' : 'female'}, ${sure > 0.99 ? 'over 99' : Math.round(sure * 100)} %`;
+}

@@ -1,0 +1,133 @@
+import * as v from 'valibot';
+import { endpoint } from '../endpoints';
+import { EVERYTHING, Written } from '../log';
+import { Id, Name } from '../values';
+
+const Candidates = v.pipe(
+  v.array(
+    v.object({
+      lotId: Id,
+      probability: v.pipe(
+        v.number('Give the chance.'),
+        v.gtValue(0, 'A chance is above 0.'),
+        v.maxValue(1, 'A chance is at most 1.'),
+      ),
+    }),
+  ),
+  v.maxLength(40, 'At most forty.'),
+  v.check((parents) => new Set(parents.map(({ lotId }) => lotId)).size === parents.length, 'Each lot once.'),
+  v.check(
+    (parents) => parents.reduce((sum, { probability }) => sum + probability, 0) <= 1 + 1e-9,
+    'The chances add up to more than 1.',
+  ),
+);
+
+/** Who the parents of a lot, or of a brood, may be. */
+export const SetParents = v.object({ id: Id, subjectId: Id, sires: Candidates, dams: Candidates });
+
+const allele = v.pipe(
+  v.string(),
+  v.trim(),
+  v.regex(/^(?!-$)[^/\s]{1,12}$/, 'An allele is a short name without spaces or slash, and not "-".'),
+);
+const genotype = v.pipe(
+  v.string(),
+  v.trim(),
+  v.regex(/^[^/\s]{1,12}\/[^/\s]{1,12}$/, 'Two alleles with a slash, "A/a"; a missing copy is "-".'),
+);
+
+/** A gene that a species of this house varies in; the newest of its name wins. */
+export const DefineGene = v.object({
+  id: Id,
+  speciesKey: v.pipe(v.string(), v.minLength(1)),
+  locus: Name,
+  inheritance: v.picklist(['autosomal', 'sexLinked']),
+  dominance: v.picklist(['complete', 'incomplete']),
+  alleles: v.pipe(
+    v.array(allele),
+    v.minLength(2, 'At least two alleles, the most dominant first.'),
+    v.maxLength(6, 'At most six.'),
+  ),
+  /** What the double dose of an allele does: share that lives; null when all are alike. */
+  delicate: v.nullable(
+    v.object({
+      allele,
+      survival: v.pipe(v.number('Give a share.'), v.minValue(0, 'Not below 0.'), v.maxValue(1, 'Not above 1.')),
+    }),
+  ),
+});
+
+export const SetGenotype = v.object({ id: Id, lotId: Id, locus: Name, genotype });
+
+const Probable = v.pipe(v.array(v.object({ id: v.string(), probability: v.number() })), v.readonly());
+const GroupRecord = v.object({
+  id: v.string(),
+  brood: v.optional(v.nullable(v.string())),
+  sires: v.optional(v.nullable(Probable)),
+  dams: v.optional(v.nullable(Probable)),
+  hermaphrodite: v.optional(v.nullable(v.boolean())),
+});
+
+/** Everybody of a species that descent needs, and who lives. */
+export const PedigreeReply = v.object({
+  pedigree: v.array(GroupRecord),
+  animals: v.array(
+    v.object({
+      id: v.string(),
+      lotId: v.string(),
+      sex: v.picklist(['males', 'females', 'unsexed']),
+      /** Broodstock rather than young of a brood that is not grown. */
+      isBreeder: v.boolean(),
+      isRetired: v.boolean(),
+    }),
+  ),
+  /** How animals are called, by id; also of those that are gone. */
+  labels: v.record(v.string(), v.string()),
+});
+
+export const kinshipEndpoints = {
+  pedigree: endpoint({
+    method: 'GET',
+    path: '/api/pedigree/:speciesKey',
+    summary: 'The pedigree of a species, out of the ledger, the broods and noted parents',
+    role: 'viewer',
+    reply: PedigreeReply,
+  }),
+  genes: endpoint({
+    method: 'GET',
+    path: '/api/genes/:speciesKey',
+    summary: 'Genes of a species and what is known of each lot',
+    role: 'viewer',
+    reply: v.object({
+      genes: v.array(v.omit(DefineGene, ['id'])),
+      genotypes: v.array(v.object({ lotId: v.string(), locus: v.string(), genotype: v.string() })),
+    }),
+  }),
+  setParents: endpoint({
+    method: 'POST',
+    path: '/api/parents',
+    summary: 'Say who the parents of a lot or brood may be',
+    role: 'keeper',
+    body: SetParents,
+    reply: Written,
+    touches: EVERYTHING,
+  }),
+  defineGene: endpoint({
+    method: 'POST',
+    path: '/api/genes',
+    summary: 'Name a gene of a species',
+    role: 'keeper',
+    body: DefineGene,
+    reply: Written,
+    touches: EVERYTHING,
+  }),
+  setGenotype: endpoint({
+    method: 'POST',
+    path: '/api/genotypes',
+    summary: 'Say which alleles a lot carries',
+    role: 'keeper',
+    body: SetGenotype,
+    reply: Written,
+    touches: EVERYTHING,
+  }),
+};

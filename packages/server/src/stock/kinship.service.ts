@@ -1,0 +1,208 @@
+import type { BodyOf } from '@freshet/contract/endpoints';
+import type { kinshipEndpoints } from '@freshet/contract/stock';
+import { CalculationError } from '@freshet/core/errors';
+import { orderGroups, tracePedigree, type Cause, type ParentLot, type TracedPedigree } from '@freshet/core/stock';
+import { formatDay, houseDay } from '@freshet/core/time';
+import type { LogService, Scope } from '../log';
+import { DomainError, type Clock, type Who } from '../platform';
+import type { BroodstockRepository, GeneRow } from './broodstock.repository';
+import type { Descent } from './descent';
+import { toLotView, type LotViews } from './lotViews';
+import type { LotRow, StockRepository } from './stock.repository';
+import { v7 as newId } from 'uuid';
+
+type Body<Name extends keyof typeof kinshipEndpoints> = BodyOf<(typeof kinshipEndpoints)[Name]>;
+
+/** Pedigrees, noted parents and genes. */
+export function createKinship({
+  clock,
+  log,
+  stockRepository,
+  repository,
+  views,
+  descent,
+}: {
+  clock: Clock;
+  log: LogService;
+  stockRepository: StockRepository;
+  repository: BroodstockRepository;
+  views: LotViews;
+  descent: Descent;
+}) {
+  const { parentSets, genes, genotypes } = repository;
+  log.onUndo({ tables: [parentSets, genes, genotypes] });
+  const now = () => ({ from: clock.now(), to: clock.now() });
+  const byAnimals = (lotIds: readonly string[]): ParentLot[] => lotIds.map((lotId) => ({ lotId, probability: null }));
+
+  async function read(houseId: string, speciesKey: string) {
+    const [lotIds, ledger, broods] = await Promise.all([
+      repository.lotIdsOf(houseId, speciesKey),
+      repository.ledger(houseId, speciesKey),
+      descent.broods(houseId),
+    ]);
+    const own = broods.filter((brood) => brood.speciesKey === speciesKey);
+    const [lots, sets] = await Promise.all([stockRepository.byIds(houseId, lotIds), repository.parentSetsOf(houseId)]);
+    return { lots, ledger, broods: own, noted: new Map(sets.map((set) => [set.subjectId, set])) };
+  }
+
+  function trace({ lots, ledger, broods, noted }: Awaited<ReturnType<typeof read>>): TracedPedigree {
+    return tracePedigree({
+      lots: lots.map(({ id, broodId }) => ({ id, broodId, sires: noted.get(id)?.sires ?? [], dams: noted.get(id)?.dams ?? [] })),
+      movements: ledger.map(({ fromAt, cause, ...row }) => ({
+        ...row,
+        cause: cause as Cause,
+        at: new Date(fromAt).toISOString(),
+      })),
+      broods: broods.map(({ id, laidAt, sires, dams }) => ({
+        id,
+        at: laidAt,
+        sires: noted.get(id)?.sires ?? byAnimals(sires),
+        dams: noted.get(id)?.dams ?? byAnimals(dams),
+      })),
+    });
+  }
+
+  return {
+    /** Parents of a lot: those noted for it or its brood, else the lots of its attempt. */
+    async parentsOf(who: Who, lot: LotRow) {
+      const subjectId = lot.broodId ?? lot.id;
+      const [set] = (await repository.parentSetsOf(who.houseId, [subjectId])).slice(-1);
+      if (set) return { sires: set.sires, dams: set.dams, fromBrood: false };
+      const brood = lot.broodId ? (await descent.broods(who.houseId)).find(({ id }) => id === lot.broodId) : undefined;
+      return { sires: byAnimals(brood?.sires ?? []), dams: byAnimals(brood?.dams ?? []), fromBrood: brood !== undefined };
+    },
+
+    async pedigree(who: Who, speciesKey: string) {
+      const found = await read(who.houseId, speciesKey);
+      const traced = trace(found);
+      const facts = await views.facts(who);
+      const today = houseDay(clock.now(), who.timeZone);
+      const broodById = new Map(found.broods.map((brood) => [brood.id, brood]));
+      const lotById = new Map(found.lots.map((lot) => [lot.id, lot]));
+      const nowIn = new Map(traced.animals.map((animal) => [animal.id, animal]));
+      const counts = new Map<string, number>();
+      const labels: Record<string, string> = {};
+      for (const { id } of traced.pedigree) {
+        const lot = lotById.get(nowIn.get(id)?.lotId ?? id.split('#')[0] ?? id);
+        if (!lot) continue;
+        const brood = broodById.get(lot.broodId ?? '');
+        const called = lot.name ?? brood?.name ?? [lot.line, lot.generation].filter(Boolean).join(' ') ?? '';
+        const base = called || `since ${formatDay(houseDay(lot.since, who.timeZone), today)}`;
+        const many = traced.animals.filter((animal) => animal.lotId === lot.id).length > 1;
+        const number = (counts.get(base) ?? 0) + 1;
+        counts.set(base, number);
+        labels[id] = many || number > 1 ? `${base} ${number}` : base;
+      }
+      return {
+        pedigree: traced.pedigree,
+        animals: traced.animals.flatMap((animal) => {
+          const lot = lotById.get(animal.lotId);
+          if (!lot || lot.males + lot.females + lot.unsexed === 0) return [];
+          const { view } = toLotView(lot, [lot], facts);
+          return [{ ...animal, isBreeder: lot.broodId === null || view.readiness !== null, isRetired: lot.isRetired }];
+        }),
+        labels,
+      };
+    },
+
+    setParents: (who: Who, body: Body<'setParents'>) =>
+      log.record(who, { id: body.id, kind: 'parents', when: now() }, async ({ tx, entryId, now: at }: Scope) => {
+        const ids = [...new Set([...body.sires, ...body.dams].map(({ lotId }) => lotId))];
+        const [subject, parents] = await Promise.all([
+          stockRepository.lots.get(who.houseId, body.subjectId, { tx }),
+          stockRepository.lots.find(who.houseId, { id: ids }, { tx }),
+        ]);
+        const young = subject ?? (await stockRepository.lots.find(who.houseId, { broodId: body.subjectId }, { tx, limit: 1 }))[0];
+        if (!young) throw new DomainError('request/not-found', { detail: 'There is no such lot or brood.' });
+        const stranger = parents.find(({ speciesKey }) => speciesKey !== young.speciesKey);
+        if (stranger || parents.length < ids.length)
+          throw new DomainError('stock/wrong-parents', { detail: 'Parents are lots of the same species.', pointer: '#/sires' });
+        await parentSets.insert(
+          who.houseId,
+          { id: newId(), entryId, subjectId: body.subjectId, sires: body.sires, dams: body.dams, at },
+          tx,
+        );
+        // Read again with what is noted now: nobody may come out as his own ancestor.
+        const found = await read(who.houseId, young.speciesKey);
+        found.noted.set(body.subjectId, { id: '', entryId, subjectId: body.subjectId, sires: body.sires, dams: body.dams, at });
+        try {
+          orderGroups(trace(found).pedigree);
+        } catch (error) {
+          if (!(error instanceof CalculationError)) throw error;
+          throw new DomainError('stock/wrong-parents', {
+            detail:
+              error.code === 'pedigreeCycle' || error.code === 'selfParent'
+                ? 'They would be their own ancestors.'
+                : error.message,
+            pointer: '#/sires',
+            cause: error,
+          });
+        }
+        return {
+          text: `Parents noted: ${body.sires.length} possible sires, ${body.dams.length} possible dams`,
+          subjectId: young.id,
+          tankId: young.tankId,
+        };
+      }),
+
+    async genes(who: Who, speciesKey: string) {
+      const [rows, lotIds] = await Promise.all([
+        repository.genesOf(who.houseId, speciesKey),
+        repository.lotIdsOf(who.houseId, speciesKey),
+      ]);
+      const byLocus = new Map<string, GeneRow>(rows.map((row) => [row.locus, row]));
+      const known = await repository.genotypesOf(who.houseId, lotIds);
+      const newest = new Map(known.map((row) => [`${row.lotId} ${row.locus}`, row]));
+      return {
+        genes: [...byLocus.values()].map(({ locus, inheritance, dominance, alleles, delicate }) => ({
+          speciesKey,
+          locus,
+          inheritance,
+          dominance,
+          alleles,
+          delicate,
+        })),
+        genotypes: [...newest.values()].map(({ lotId, locus, genotype }) => ({ lotId, locus, genotype })),
+      };
+    },
+
+    defineGene: (who: Who, body: Body<'defineGene'>) =>
+      log.record(who, { id: body.id, kind: 'gene', when: now() }, async ({ tx, entryId, now: at }) => {
+        const { id: _id, ...gene } = body;
+        if (!(await views.species(who)).has(gene.speciesKey))
+          throw new DomainError('stock/unknown-species', {
+            detail: `There is no species "${gene.speciesKey}".`,
+            pointer: '#/speciesKey',
+          });
+        if (gene.delicate && !gene.alleles.includes(gene.delicate.allele))
+          throw new DomainError('request/invalid', { detail: 'That is none of its alleles.', pointer: '#/delicate/allele' });
+        await genes.insert(who.houseId, { id: newId(), entryId, ...gene, at }, tx);
+        return { text: `Gene ${gene.locus}: ${gene.alleles.join(', ')}` };
+      }),
+
+    setGenotype: (who: Who, body: Body<'setGenotype'>) =>
+      log.record(who, { id: body.id, kind: 'genotype', when: now() }, async ({ tx, entryId, now: at }) => {
+        const lot = await stockRepository.lots.get(who.houseId, body.lotId, { tx });
+        if (!lot) throw new DomainError('request/not-found', { detail: 'There is no such lot.' });
+        const gene = (await repository.genesOf(who.houseId, lot.speciesKey)).findLast(({ locus }) => locus === body.locus);
+        if (!gene)
+          throw new DomainError('request/invalid', {
+            detail: `No gene "${body.locus}" is named for this species.`,
+            pointer: '#/locus',
+          });
+        const wrong = body.genotype.split('/').find((allele) => allele !== '-' && !gene.alleles.includes(allele));
+        if (wrong !== undefined)
+          throw new DomainError('request/invalid', {
+            detail: `"${wrong}" is no allele of ${gene.locus}: ${gene.alleles.join(', ')}.`,
+            pointer: '#/genotype',
+          });
+        await genotypes.insert(
+          who.houseId,
+          { id: newId(), entryId, lotId: lot.id, locus: body.locus, genotype: body.genotype, at },
+          tx,
+        );
+        return { text: `${lot.name ?? 'Lot'}: ${body.locus} ${body.genotype}`, subjectId: lot.id, tankId: lot.tankId };
+      }),
+  };
+}
+export type KinshipService = ReturnType<typeof createKinship>;

@@ -1,0 +1,250 @@
+import { breederLimits, checkCompany, sexWords, totalHeads, type Heads } from '@freshet/core/stock';
+import { houseDay } from '@freshet/core/time';
+import { DomainError, type Clock, type Who } from '../platform';
+import type { RoomService } from '../room';
+import type { BroodstockRepository } from './broodstock.repository';
+import type { KinshipService } from './kinship.service';
+import { toLotView, type LotViews } from './lotViews';
+import type { LotRow, MovementRow, StockRepository } from './stock.repository';
+import { headWords } from './stock.service';
+
+const ORIGIN = { wild: 'wild caught', imported: 'imported', local: 'bred nearby', ownBrood: 'own brood' } as const;
+const LEFT: Partial<Record<MovementRow['cause'], string>> = {
+  sale: 'sold',
+  gift: 'given away',
+  cull: 'culled',
+  predation: 'eaten',
+  infertile: 'white, picked',
+  death: 'died',
+  unknown: 'missing',
+  countCorrection: 'counted anew',
+};
+
+interface Happening {
+  at: string;
+  kind: string;
+  words: string;
+  path: string | null;
+}
+
+/** One lot with its life. */
+export function createLotCards({
+  clock,
+  room,
+  stockRepository,
+  repository,
+  views,
+  kinship,
+}: {
+  clock: Clock;
+  room: RoomService;
+  stockRepository: StockRepository;
+  repository: BroodstockRepository;
+  views: LotViews;
+  kinship: KinshipService;
+}) {
+  /** What the ledger tells of a lot, in words. */
+  function moved(lot: LotRow, row: MovementRow, called: (lotId: string) => string): Happening | null {
+    const heads = headWords(row);
+    const other = row.fromLotId === lot.id ? row.toLotId : row.fromLotId;
+    const path = other ? `/stock/${other}` : null;
+    if (row.cause === 'sexing')
+      return row.toLotId === lot.id ? { at: row.fromAt, kind: 'sexing', words: `sexed: ${heads}`, path: null } : null;
+    if (row.cause === 'undo') return { at: row.fromAt, kind: 'undo', words: `${heads} taken back`, path };
+    if (row.fromLotId === lot.id)
+      return {
+        at: row.fromAt,
+        kind: row.toLotId ? 'split' : 'loss',
+        words: row.toLotId ? `${heads} split off${other ? `: ${called(other)}` : ''}` : `${heads} ${LEFT[row.cause] ?? 'left'}`,
+        path,
+      };
+    if (row.cause === 'split') return { at: row.fromAt, kind: 'came', words: `${heads} out of ${called(other ?? '')}`, path };
+    if (row.cause === 'merge') return { at: row.fromAt, kind: 'merge', words: `${heads} joined: ${called(other ?? '')}`, path };
+    if (row.cause === 'birth')
+      return {
+        at: row.fromAt,
+        kind: 'came',
+        words: `${heads} laid or born`,
+        path: lot.broodId ? `/broods/${lot.broodId}` : null,
+      };
+    return {
+      at: row.fromAt,
+      kind: 'came',
+      words:
+        row.cause === 'acquired'
+          ? [`${heads} came`, ORIGIN[lot.origin], lot.acquiredFrom].filter(Boolean).join(', ')
+          : `${heads} more were counted`,
+      path: null,
+    };
+  }
+
+  return async (who: Who, lotId: string) => {
+    const lot = await stockRepository.lots.get(who.houseId, lotId);
+    if (!lot) throw new DomainError('request/not-found', { detail: 'There is no such lot.' });
+    const { houseId, timeZone } = who;
+    const [
+      facts,
+      living,
+      parents,
+      assessments,
+      conditions,
+      movements,
+      placed,
+      programmes,
+      ends,
+      gradings,
+      throwbacks,
+      photoIds,
+      rooms,
+    ] = await Promise.all([
+      views.facts(who),
+      stockRepository.living(houseId),
+      kinship.parentsOf(who, lot),
+      repository.assessmentsOf(houseId, lotId),
+      repository.conditionsOf(houseId, lotId),
+      stockRepository.movementsOf(houseId, [lotId]),
+      stockRepository.placementsOf(houseId, [lotId]),
+      repository.programmes.find(houseId, { lotId }, { order: [['fromDay', 'ASC']] }),
+      repository.programmeEnds.find(houseId),
+      repository.gradingsOf(houseId, lotId),
+      repository.throwbacksOf(houseId, lotId),
+      repository.photoIds(houseId, lotId),
+      room.repository.all(houseId),
+    ]);
+    const related = await stockRepository.byIds(houseId, [
+      ...new Set(
+        [
+          ...movements.flatMap(({ fromLotId, toLotId }) => [fromLotId, toLotId]),
+          ...[...parents.sires, ...parents.dams].map((parent) => parent.lotId),
+        ].filter((id): id is string => id !== null),
+      ),
+    ]);
+    const relatedById = new Map(related.map((one) => [one.id, one]));
+    const called = (id: string): string => {
+      const other = relatedById.get(id);
+      if (!other) return 'a lot that is gone';
+      return (
+        other.name ??
+        [facts.codes.get(other.tankId ?? ''), headWords(other), other.line && `line ${other.line}`].filter(Boolean).join(', ')
+      );
+    };
+    const together = living.filter(
+      (one) => one.speciesKey === lot.speciesKey && (one.id === lot.id || (lot.tankId !== null && one.tankId === lot.tankId)),
+    );
+    const { view, readinessWithChecks } = toLotView(lot, together, facts);
+    const kind = facts.kinds.get(lot.speciesKey);
+    const tank = rooms.tanks.find(({ id }) => id === lot.tankId);
+    const today = houseDay(clock.now(), timeZone);
+    const ended = new Set(ends.map(({ programmeId }) => programmeId));
+    const sum = (sex: keyof Heads) => together.reduce((all, one) => all + one[sex], 0);
+    const spawnings = facts.broods
+      .filter(({ sires, dams }) => sires.includes(lotId) || dams.includes(lotId))
+      .map(({ id, name, laidAt, sires, dams }) => {
+        const role = sires.includes(lotId) ? ('sire' as const) : ('dam' as const);
+        return { broodId: id, name, on: laidAt, role, alone: (role === 'sire' ? sires : dams).length === 1 };
+      })
+      .sort((a, b) => (a.on < b.on ? -1 : 1));
+    const happenings: Happening[] = [
+      ...movements.flatMap((row) => moved(lot, row, called) ?? []),
+      ...placed.slice(1).map(({ at, tankId }) => ({
+        at,
+        kind: 'move',
+        words: `into ${facts.codes.get(tankId) ?? 'a tank'}`,
+        path: `/tanks/${tankId}`,
+      })),
+      ...spawnings.map(({ broodId, name, on, role }) => ({
+        at: on,
+        kind: 'spawned',
+        words: `${role === 'sire' ? 'sired' : 'mother of'} ${name}`,
+        path: `/broods/${broodId}`,
+      })),
+      ...assessments.map(({ at, pMale }) => ({
+        at,
+        kind: 'sexing',
+        words: `looked at for sex: ${sexWords(pMale)}`,
+        path: null,
+      })),
+      ...conditions.map(({ at, score, lengthMm }) => ({
+        at,
+        kind: 'condition',
+        words: `condition ${score} of 5${lengthMm === null ? '' : `, ${lengthMm} mm`}`,
+        path: null,
+      })),
+      ...gradings.map(({ at, kept, animals }) => ({
+        at,
+        kind: 'grading',
+        words: `${kept} of ${animals.length} kept`,
+        path: null,
+      })),
+      ...throwbacks.map(({ at, what, seen, ofCount }) => ({
+        at,
+        kind: 'throwback',
+        words: `throwback, ${what}: ${seen} of ${ofCount}`,
+        path: null,
+      })),
+    ];
+    const label = (side: readonly { lotId: string; probability: number | null }[]) => {
+      const open = side.filter(({ probability }) => probability === null);
+      const heads = open.reduce(
+        (all, one) => all + Math.max(1, totalHeads(relatedById.get(one.lotId) ?? { males: 0, females: 0, unsexed: 0 })),
+        0,
+      );
+      return side.map(({ lotId: id, probability }) => ({
+        lotId: id,
+        probability: probability ?? Math.max(1, totalHeads(relatedById.get(id) ?? { males: 0, females: 0, unsexed: 0 })) / heads,
+        label: called(id),
+      }));
+    };
+    return {
+      lot: view,
+      retiredOrGone: lot.isRetired || totalHeads(lot) === 0,
+      caution: kind?.caution ?? null,
+      readiness: readinessWithChecks ?? { state: 'unknown' as const, checks: [], isDueForReplacement: false },
+      company:
+        tank && kind
+          ? {
+              tankCode: tank.code,
+              checks: checkCompany(
+                {
+                  males: sum('males'),
+                  females: sum('females'),
+                  unsexed: sum('unsexed'),
+                  litres: tank.litres,
+                  floorM2: (tank.lengthCm * tank.widthCm) / 10_000,
+                  shelters: rooms.equipped.get(tank.id)?.shelters ?? null,
+                },
+                breederLimits(kind.method, kind.figures),
+              ),
+            }
+          : null,
+      sires: label(parents.sires),
+      dams: label(parents.dams),
+      parentsFromBrood: parents.fromBrood,
+      assessments: assessments.map(({ id, at, lengthMm, answers, pMale }) => ({ id, at, lengthMm, answers, pMale })),
+      conditions: conditions.map(({ id, at, score, signs, lengthMm, weightG, note }) => ({
+        id,
+        at,
+        score,
+        signs,
+        lengthMm,
+        weightG,
+        note,
+      })),
+      programmes: programmes.map(({ id, fromDay, toDay, foods, mealsPerDay, separated, water }) => ({
+        id,
+        from: fromDay,
+        to: toDay,
+        foods,
+        mealsPerDay,
+        separated,
+        water,
+        isRunning: !ended.has(id) && toDay >= today,
+      })),
+      spawnings,
+      gradings: gradings.map(({ id, at, criteria, animals, kept }) => ({ id, at, criteria, animals, kept })),
+      throwbacks: throwbacks.map(({ id, at, what, seen, ofCount }) => ({ id, at, what, seen, of: ofCount })),
+      photoIds,
+      life: happenings.sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0)),
+    };
+  };
+}

@@ -1,0 +1,62 @@
+import type { BodyOf } from '@freshet/contract/endpoints';
+import type { broodstockEndpoints } from '@freshet/contract/stock';
+import { totalHeads } from '@freshet/core/stock';
+import { exactly } from '@freshet/core/time';
+import type { LogService } from '../log';
+import { DomainError, type Clock, type Who } from '../platform';
+import type { RoomService } from '../room';
+import type { BroodstockRepository } from './broodstock.repository';
+import type { LotViews } from './lotViews';
+import type { StockService } from './stock.service';
+import { v7 as newId } from 'uuid';
+
+type ImportBody = BodyOf<(typeof broodstockEndpoints)['importLots']>;
+
+/** Lots out of a file: every one or none, in one entry that can be taken back whole. */
+export function createLotImports({
+  clock,
+  log,
+  room,
+  stock,
+  repository,
+  views,
+}: {
+  clock: Clock;
+  log: LogService;
+  room: RoomService;
+  stock: StockService;
+  repository: BroodstockRepository;
+  views: LotViews;
+}) {
+  return (who: Who, body: ImportBody) =>
+    log.record(who, { id: body.id, kind: 'import', when: exactly(clock.now()) }, async (scope) => {
+      const kinds = await views.species(who);
+      for (const [i, lot] of body.lots.entries()) {
+        const wrong = (detail: string, field: string) =>
+          new DomainError('request/invalid', { detail: `Row ${i + 1}: ${detail}`, pointer: `#/lots/${i}/${field}` });
+        if (!kinds.has(lot.speciesKey)) throw wrong(`there is no species "${lot.speciesKey}".`, 'speciesKey');
+        if (lot.tankId) await room.getTank(who, lot.tankId, scope);
+        if (totalHeads(lot.heads) > 0 && !lot.tankId) throw wrong('animals need a tank.', 'tankId');
+        const { lotId, speciesKey, origin, acquiredFrom, tankId, heads, since } = lot;
+        await stock.createLot(scope, {
+          id: lotId,
+          speciesKey,
+          origin,
+          acquiredFrom,
+          broodId: null,
+          tankId,
+          since,
+          ...lot.details,
+        });
+        if (totalHeads(heads) > 0)
+          await stock.book(scope, { ...heads, fromLotId: null, toLotId: lotId, cause: 'acquired' }, exactly(since));
+        if (lot.sires.length + lot.dams.length > 0)
+          await repository.parentSets.insert(
+            who.houseId,
+            { id: newId(), entryId: scope.entryId, subjectId: lotId, sires: lot.sires, dams: lot.dams, at: scope.now },
+            scope.tx,
+          );
+      }
+      return { text: `${body.lots.length} lots taken over from a file` };
+    });
+}
