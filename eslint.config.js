@@ -54,7 +54,12 @@ export default tseslint.config(
     files: ['packages/web/src/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': hooks },
     // A form's starting values are typed by assertion: without it 'rack' would be a string. The rule does not see the inference.
-    rules: { ...hooks.configs.recommended.rules, '@typescript-eslint/no-unnecessary-type-assertion': 'off' },
+    rules: {
+      ...hooks.configs.recommended.rules,
+      '@typescript-eslint/no-unnecessary-type-assertion': 'off',
+      // Nothing is compiled by the React Compiler here.
+      'react-hooks/incompatible-library': 'off',
+    },
   },
   {
     files: ['packages/core/src/**/*.ts'],

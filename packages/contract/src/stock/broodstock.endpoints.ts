@@ -130,7 +130,7 @@ export const LogThrowback = v.object({
   of: v.pipe(WholeCount, v.minValue(1, 'At least one.')),
 });
 
-const ImportedLot = v.object({
+export const ImportedLot = v.object({
   lotId: Id,
   speciesKey: v.string(),
   origin: v.picklist(ORIGINS),

@@ -16,6 +16,7 @@ export {
   GradeLot,
   LogThrowback,
   ImportLots,
+  ImportedLot,
   LOOKS,
   SEPARATIONS,
 } from './broodstock.endpoints';

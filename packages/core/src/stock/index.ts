@@ -40,7 +40,7 @@ export {
   type MoveRefusal,
 } from './headcount';
 export { sexing, sexWords, type Likelihood, type SeenTrait } from './sexing/sexing';
-export { expectedGain, findNextTrait } from './sexing/nextTrait';
+export { expectedGain, findNextTrait, openBits } from './sexing/nextTrait';
 export { learnTrait, STARTING_WEIGHT, type TraitTally } from './sexing/learnTrait';
 export { groupOdds, groupSize, atLeast, type GroupWish } from './groups/groupOdds';
 export { ratioInterval, type RatioInterval } from './groups/ratioInterval';

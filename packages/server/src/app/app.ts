@@ -125,7 +125,11 @@ export function buildApp({ services, log, secret, webFolder }: AppOptions): Expr
     '/api',
     pinoHttp({ logger: log, customLogLevel: (_request, response) => (response.statusCode >= 500 ? 'error' : 'debug') }),
   );
-  const json = express.json({ limit: '256kb' });
+  const small = express.json({ limit: '256kb' });
+  // Files of lots are longer than anything typed.
+  const large = express.json({ limit: '6mb' });
+  const json: RequestHandler = (request, response, next) =>
+    (request.path === '/lot-imports' ? large : small)(request, response, next);
   // Probes have a token of their own: no session is looked up for them.
   const withSession = [sameOrigin, json, sessions(services.database, secret)];
   app.use('/api', (request, response, next) => {

@@ -141,8 +141,7 @@ export function createBroodstock({
             { id: newId(), entryId, lotId: id, speciesKey, lengthMm: body.lengthMm, answers: body.answers, pMale, at: body.at },
             tx,
           );
-          const male = pMale >= 0.5;
-          return `looked at for sex: ${male ? 'male' : 'female'} with ${Math.round((male ? pMale : 1 - pMale) * 100)} %`;
+          return `looked at for sex: ${sexWords(pMale)}`;
         },
       );
     },

@@ -1,6 +1,7 @@
 import { lazy } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
 import { LogPage, RoundsPage, SitterSheet, TankPage } from '../rounds';
+import { LinesPage, LotPage, SexingPage, SpeciesPage, StockPage } from '../stock';
 import { ExposurePage, ProbesPage, RoomPage, WatersPage } from '../room';
 import { Empty } from '../ui';
 
@@ -9,8 +10,6 @@ const page = <Key extends string>(load: () => Promise<Record<Key, React.Componen
 
 const stock = () => import('../stock');
 const TransferSheet = lazy(async () => ({ default: (await stock()).TransferSheet }));
-const StockPage = page(stock, 'StockPage');
-const SpeciesPage = page(stock, 'SpeciesPage');
 const spawning = () => import('../spawning');
 const SpawnsPage = page(spawning, 'SpawnsPage');
 const AttemptPage = page(spawning, 'AttemptPage');
@@ -33,6 +32,9 @@ export function Pages() {
       <Route path="/room/exposure" element={<ExposurePage />} />
       <Route path="/tanks/:tankId" element={<TankPage />} />
       <Route path="/stock" element={<StockPage />} />
+      <Route path="/stock/:lotId" element={<LotPage />} />
+      <Route path="/stock/:lotId/sexing" element={<SexingPage />} />
+      <Route path="/stock/lines/:speciesKey/:view?" element={<LinesPage />} />
       <Route path="/species/:key?" element={<SpeciesPage />} />
       <Route path="/spawns" element={<SpawnsPage />} />
       <Route path="/spawns/new" element={<NewAttemptPage />} />

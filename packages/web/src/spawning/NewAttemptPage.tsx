@@ -48,7 +48,13 @@ function readNumber(field: string, text: string): number | null {
 
 /** Lots that can be parents on one side: those with animals of that sex, or unsexed ones. */
 const fit = (lots: readonly Lot[], speciesKey: string, sex: 'males' | 'females') =>
-  lots.filter((lot) => lot.speciesKey === speciesKey && lot.broodId === null && lot[sex] + lot.unsexed > 0);
+  lots.filter(
+    (lot) =>
+      lot.speciesKey === speciesKey &&
+      !lot.isRetired &&
+      (lot.broodId === null || lot.readiness !== null) &&
+      lot[sex] + lot.unsexed > 0,
+  );
 
 function Parents({
   title,
@@ -74,7 +80,8 @@ function Parents({
             onChange={(event) => change(event.target.checked ? [...chosen, lot.id] : chosen.filter((id) => id !== lot.id))}
           />
           <span className="min-w-0">
-            <b className="font-mono">{lot.tankCode}</b> {showHeads(lot)}
+            <b className="font-mono">{lot.tankCode}</b> {lot.name ? <b>{lot.name}, </b> : null}
+            {showHeads(lot)}
             {lot.line && `, line ${lot.line}`}
             {lot.generation && `, ${lot.generation}`}
           </span>
@@ -97,11 +104,11 @@ export function NewAttemptPage() {
   const entry = useEntryForm<'addAttempt', Values>({
     name: 'addAttempt',
     defaults: {
-      speciesKey: '',
-      name: '',
+      speciesKey: search.get('species') ?? '',
+      name: search.get('name')?.slice(0, 80) ?? '',
       tankId: search.get('tank') ?? '',
-      sires: [],
-      dams: [],
+      sires: search.get('sire')?.split(',').filter(Boolean) ?? [],
+      dams: search.get('dam')?.split(',').filter(Boolean) ?? [],
       from: house.today,
       to: '',
       conditioningFrom: '',

@@ -1,58 +1,34 @@
-import { useState } from 'react';
-import { Link } from 'react-router';
-import { formatDay, houseDay } from '@freshet/core/time';
-import { useGet, useHouse, type Reply } from '../data';
-import { ButtonLink, Button, Dialog, Empty, Loaded, PageHead, TextField } from '../ui';
-import { LossForm } from './LossForm';
+import { useMemo, useState } from 'react';
+import { useNavigate } from 'react-router';
+import {
+  getCoreRowModel,
+  getSortedRowModel,
+  useReactTable,
+  type RowSelectionState,
+  type SortingState,
+} from '@tanstack/react-table';
+import { useGet, useHouse } from '../data';
+import { Button, ButtonLink, Dialog, Empty, Loaded, PageHead, Segmented, SelectField, TextField } from '../ui';
+import { LotFiles } from './LotFiles';
 import { LotForm } from './LotForm';
-import { TransferSheet } from './TransferSheet';
+import { stockColumns, type Lot } from './table/stockColumns';
+import { StockTable } from './table/StockTable';
 
-type Lot = Reply<'lots'>[number];
-const ORIGIN = { wild: 'wild', imported: 'imported', local: 'local', ownBrood: 'own brood' } as const;
+const SHOWN = [
+  { value: 'breeders', label: 'Breeders' },
+  { value: 'ready', label: 'Ready to spawn' },
+  { value: 'young', label: 'Young' },
+  { value: 'all', label: 'All' },
+] as const;
+type Shown = (typeof SHOWN)[number]['value'];
 
-function Row({ lot, act }: { lot: Lot; act: (kind: 'move' | 'loss', lot: Lot) => void }) {
-  const house = useHouse();
-  return (
-    <tr className="border-b border-rule align-baseline">
-      <td className="py-1.5 pr-4 font-semibold">
-        <Link to={`/species/${lot.speciesKey}`} className="hover:link">
-          {lot.speciesName}
-        </Link>
-      </td>
-      <td className="pr-4 font-mono">
-        {lot.tankId ? (
-          <Link to={`/tanks/${lot.tankId}`} className="link">
-            {lot.tankCode}
-          </Link>
-        ) : (
-          '–'
-        )}
-      </td>
-      <td className="pr-4 text-right">{lot.males || ''}</td>
-      <td className="pr-4 text-right">{lot.females || ''}</td>
-      <td className="pr-4 text-right">{lot.unsexed || ''}</td>
-      <td className="max-w-40 truncate pr-4">{[lot.line, lot.generation].filter(Boolean).join(', ')}</td>
-      <td className="max-w-56 truncate pr-4 text-quiet">
-        {lot.broodId ? (
-          <Link to={`/broods/${lot.broodId}`} className="link">
-            own brood
-          </Link>
-        ) : (
-          [ORIGIN[lot.origin], lot.acquiredFrom].filter((text) => text && text !== 'own brood').join(', ')
-        )}
-      </td>
-      <td className="pr-4 whitespace-nowrap text-quiet">{formatDay(houseDay(lot.since, house.timeZone), house.today)}</td>
-      <td className="text-right whitespace-nowrap">
-        <button type="button" className="min-h-9 px-2 link" onClick={() => act('move', lot)}>
-          move
-        </button>
-        <button type="button" className="min-h-9 px-2 link" onClick={() => act('loss', lot)}>
-          loss
-        </button>
-      </td>
-    </tr>
-  );
-}
+const isYoung = (lot: Lot) => lot.readiness === null && !lot.isRetired;
+const FITS: Record<Shown, (lot: Lot) => boolean> = {
+  breeders: (lot) => !isYoung(lot),
+  ready: (lot) => lot.readiness === 'ready',
+  young: isYoung,
+  all: () => true,
+};
 
 function Balance() {
   const balance = useGet('balance');
@@ -65,107 +41,140 @@ function Balance() {
   );
 }
 
-/** Who have I, of which sex and line? */
+/** What can be done with the lots that are chosen. */
+function ChosenBar({ chosen, clear }: { chosen: readonly Lot[]; clear: () => void }) {
+  const navigate = useNavigate();
+  const species = new Set(chosen.map((lot) => lot.speciesKey));
+  const [key] = species;
+  const open = (view: string) => void navigate(`/stock/lines/${key ?? ''}/${view}?lots=${chosen.map((lot) => lot.id).join(',')}`);
+  return (
+    <div className="mt-2 flex flex-wrap items-center gap-3 border border-ink bg-sheet px-3 py-2" role="status">
+      <b>{chosen.length} chosen</b>
+      {species.size === 1 ? (
+        <>
+          <Button onClick={() => open('pairing')}>Pair them</Button>
+          <Button onClick={() => open('kinship')}>Kinship of them</Button>
+        </>
+      ) : (
+        <span className="text-quiet">Choose one species to pair them or to see their kinship.</span>
+      )}
+      <LotFiles lots={chosen} exportOnly />
+      <Button look="quiet" className="ml-auto" onClick={clear}>
+        Choose none
+      </Button>
+    </div>
+  );
+}
+
+/** Who have I, of which sex and line, in what condition, who with whom? */
 export function StockPage() {
   const house = useHouse();
   const lots = useGet('lots');
   const [adding, setAdding] = useState(false);
-  const [acting, setActing] = useState<{ kind: 'move' | 'loss'; lot: Lot } | null>(null);
   const [find, setFind] = useState('');
-  const close = () => {
-    setAdding(false);
-    setActing(null);
-  };
+  const [species, setSpecies] = useState('');
+  const [shown, setShown] = useState<Shown>('breeders');
+  const [sorting, setSorting] = useState<SortingState>([{ id: 'who', desc: false }]);
+  const [rowSelection, setRowSelection] = useState<RowSelectionState>({});
+  const columns = useMemo(() => stockColumns(house), [house]);
+  const all = lots.data;
+  const kinds = useMemo(() => new Map((all ?? []).map((lot) => [lot.speciesKey, lot.speciesName])), [all]);
+  const data = useMemo(() => {
+    const wanted = find.trim().toLowerCase();
+    return (all ?? []).filter(
+      (lot) =>
+        FITS[shown](lot) &&
+        (!species || lot.speciesKey === species) &&
+        (!wanted ||
+          [lot.name, lot.speciesName, lot.tankCode, lot.line, lot.generation, lot.acquiredFrom, lot.marks].some((text) =>
+            text?.toLowerCase().includes(wanted),
+          )),
+    );
+  }, [all, find, species, shown]);
+  const table = useReactTable({
+    data,
+    columns,
+    state: { sorting, rowSelection },
+    getRowId: (lot) => lot.id,
+    onSortingChange: setSorting,
+    onRowSelectionChange: setRowSelection,
+    getCoreRowModel: getCoreRowModel(),
+    getSortedRowModel: getSortedRowModel(),
+  });
+  const chosen = (all ?? []).filter((lot) => rowSelection[lot.id]);
   return (
     <Loaded reply={lots} what="the stock">
-      {(data) => {
-        const wanted = find.trim().toLowerCase();
-        const shown = data
-          .filter(
-            (lot) =>
-              !wanted ||
-              [lot.speciesName, lot.tankCode, lot.line, lot.acquiredFrom].some((text) => text?.toLowerCase().includes(wanted)),
-          )
-          .sort(
-            (a, b) =>
-              Number(a.broodId !== null) - Number(b.broodId !== null) ||
-              (a.speciesName < b.speciesName ? -1 : a.speciesName > b.speciesName ? 1 : 0),
-          );
-        return (
-          <>
-            <PageHead title="Stock" about={<Balance />}>
-              <ButtonLink to="/species">Species</ButtonLink>
-              {house.may('keeper') && (
-                <Button look="main" onClick={() => setAdding(true)}>
-                  Record stock
-                </Button>
-              )}
-            </PageHead>
-            {data.length === 0 ? (
-              <Empty
-                title="Nobody lives here yet"
-                action={
-                  house.may('keeper') ? (
-                    <Button look="main" onClick={() => setAdding(true)}>
-                      Record the first lot
-                    </Button>
-                  ) : undefined
-                }
-              >
-                A lot is a group of one species and line in one tank; a single animal is a lot of one.
-              </Empty>
-            ) : (
-              <>
+      {(every) => (
+        <>
+          <PageHead title="Stock" about={<Balance />}>
+            <ButtonLink to="/species">Species</ButtonLink>
+            <ButtonLink to={`/stock/lines/${species || chosen[0]?.speciesKey || every[0]?.speciesKey || ''}/kinship`}>
+              Lines
+            </ButtonLink>
+            <LotFiles lots={data} />
+            {house.may('keeper') && (
+              <Button look="main" onClick={() => setAdding(true)}>
+                Record stock
+              </Button>
+            )}
+          </PageHead>
+          {every.length === 0 ? (
+            <Empty
+              title="Nobody lives here yet"
+              action={
+                house.may('keeper') ? (
+                  <Button look="main" onClick={() => setAdding(true)}>
+                    Record the first lot
+                  </Button>
+                ) : undefined
+              }
+            >
+              A lot is a group of one species and line in one tank; a single animal is a lot of one.
+            </Empty>
+          ) : (
+            <>
+              <div className="mb-3 flex flex-wrap items-end gap-x-4 gap-y-2">
+                <Segmented label="Which" value={shown} onChange={setShown} options={SHOWN} />
+                <SelectField label="Species" boxClass="w-52" value={species} onChange={(event) => setSpecies(event.target.value)}>
+                  <option value="">every species</option>
+                  {[...kinds]
+                    .sort(([, a], [, b]) => (a < b ? -1 : 1))
+                    .map(([key, name]) => (
+                      <option key={key} value={key}>
+                        {name}
+                      </option>
+                    ))}
+                </SelectField>
                 <TextField
                   label="Find"
-                  boxClass="mb-3 max-w-sm"
-                  placeholder="species, tank, line, from whom"
+                  boxClass="w-72"
+                  placeholder="name, species, tank, line, from whom"
                   value={find}
                   onChange={(event) => setFind(event.target.value)}
                 />
-                <div className="overflow-x-auto bg-sheet px-3">
-                  <table className="w-full text-left">
-                    <thead>
-                      <tr className="border-b border-ink text-note text-quiet">
-                        {['Species', 'Tank', 'Males', 'Females', 'Unsexed', 'Line', 'From', 'Since', ''].map((head) => (
-                          <th
-                            key={head}
-                            className={`py-2 pr-4 font-normal ${['Males', 'Females', 'Unsexed'].includes(head) ? 'text-right' : ''}`}
-                          >
-                            {head || <span className="sr-only">What to do</span>}
-                          </th>
-                        ))}
-                      </tr>
-                    </thead>
-                    <tbody>
-                      {shown.map((lot) => (
-                        <Row key={lot.id} lot={lot} act={(kind, chosen) => setActing({ kind, lot: chosen })} />
-                      ))}
-                    </tbody>
-                  </table>
-                  {shown.length === 0 && <p className="py-4 text-quiet">Nothing fits “{find}”.</p>}
-                </div>
-              </>
-            )}
-            <Dialog title="Record stock" open={adding} onClose={close}>
-              <LotForm done={close} />
-            </Dialog>
-            {acting?.kind === 'loss' && (
-              <Dialog
-                title="Loss"
-                about={`${acting.lot.speciesName} in ${acting.lot.tankCode ?? 'no tank'}`}
-                open
-                onClose={close}
-              >
-                <LossForm lot={acting.lot} done={close} />
-              </Dialog>
-            )}
-            {acting?.kind === 'move' && acting.lot.tankId && (
-              <TransferSheet fromTankId={acting.lot.tankId} lotId={acting.lot.id} close={close} />
-            )}
-          </>
-        );
-      }}
+                <span className="pb-2.5 text-quiet">
+                  {data.length} of {every.length} lots
+                </span>
+              </div>
+              {data.length === 0 ? (
+                <p className="bg-sheet px-4 py-6 text-quiet">
+                  {find
+                    ? `Nothing fits “${find}”.`
+                    : shown === 'ready'
+                      ? 'Nobody is ready to spawn now. Breeders says what is missing.'
+                      : 'Nobody fits.'}
+                </p>
+              ) : (
+                <StockTable table={table} />
+              )}
+              {chosen.length > 0 && <ChosenBar chosen={chosen} clear={() => setRowSelection({})} />}
+            </>
+          )}
+          <Dialog title="Record stock" open={adding} onClose={() => setAdding(false)}>
+            <LotForm done={() => setAdding(false)} />
+          </Dialog>
+        </>
+      )}
     </Loaded>
   );
 }

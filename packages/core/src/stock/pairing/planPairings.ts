@@ -89,6 +89,9 @@ function solve({ males, females, kinship, limits }: Problem, wanted = limits.wan
   return { pairs, total, meanInbreeding: total / wanted };
 }
 
+const sameSet = (a: readonly Pair[], b: readonly Pair[]): boolean =>
+  a.length === b.length && a.every((pair, i) => pair.male === b[i]?.male && pair.female === b[i]?.female);
+
 /** Every limit that could be dropped, with the problem as it would be without it. */
 function* withoutLimits(problem: Problem): Generator<Pick<LimitPrice, 'limit' | 'pair'> & { problem: Problem }> {
   const { limits } = problem;
@@ -120,6 +123,7 @@ export function planPairings(problem: Problem): PairingPlan {
       return other ? [{ ...other, without }] : [];
     })
     .sort((a, b) => a.total - b.total)
+    .filter(({ pairs }, i, all) => all.findIndex((other) => sameSet(other.pairs, pairs)) === i)
     .slice(0, ALTERNATIVES);
   const prices: LimitPrice[] = [];
   for (const { limit, pair, problem: relaxed } of withoutLimits(problem)) {

@@ -1,7 +1,9 @@
 import { sexing, type Likelihood } from './sexing';
 
-/** Uncertainty about a yes or no, in bits. */
-const entropy = (p: number) => (p <= 0 || p >= 1 ? 0 : -(p * Math.log2(p) + (1 - p) * Math.log2(1 - p)));
+/** How open the sex of an animal is, in bits: 1 when both are as likely, 0 when it is certain. */
+export function openBits(p: number): number {
+  return p <= 0 || p >= 1 ? 0 : -(p * Math.log2(p) + (1 - p) * Math.log2(1 - p));
+}
 
 /**
  * How much looking for a trait is expected to settle, in bits: the uncertainty now less the mean uncertainty after.
@@ -11,7 +13,7 @@ export function expectedGain(pMale: number, trait: Likelihood): number {
   const after = (observed: boolean) =>
     sexing({ priorMale: pMale, traits: [{ name: 'it', observed, pIfMale: trait.pIfMale, pIfFemale: trait.pIfFemale }] }).pMale;
   const seen = pMale * trait.pIfMale + (1 - pMale) * trait.pIfFemale;
-  return Math.max(0, entropy(pMale) - seen * entropy(after(true)) - (1 - seen) * entropy(after(false)));
+  return Math.max(0, openBits(pMale) - seen * openBits(after(true)) - (1 - seen) * openBits(after(false)));
 }
 
 /** The trait to look at next: the one expected to settle most; null when none is left or none would tell anything. */

@@ -6,6 +6,10 @@ import type { Likelihood } from './sexing';
 export const TRAIT_DRAWINGS = [
   'above',
   'side',
+  'forehead',
+  'patch',
+  'size',
+  'deep',
   'fin',
   'anal',
   'gonopodium',

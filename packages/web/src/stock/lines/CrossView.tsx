@@ -1,0 +1,14 @@
+import { useGet } from '../../data';
+import { Loaded } from '../../ui';
+import { CrossSheet } from './CrossSheet';
+import type { LineAnimal } from './useLine';
+
+/** What comes of it? */
+export function CrossView({ speciesKey, animals }: { speciesKey: string; animals: readonly LineAnimal[] }) {
+  const genes = useGet('genes', { params: { speciesKey } });
+  return (
+    <Loaded reply={genes} what="the genes">
+      {(known) => <CrossSheet speciesKey={speciesKey} known={known} animals={animals} />}
+    </Loaded>
+  );
+}

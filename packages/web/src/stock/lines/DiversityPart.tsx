@@ -1,0 +1,96 @@
+import { lazy, Suspense } from 'react';
+import { projectDiversity, withNewAnimal } from '@freshet/core/stock';
+import { formatNumber } from '@freshet/core/units';
+import type { Reply } from '../../data';
+import { Fact, Loading, Why } from '../../ui';
+import { kinshipWork, useWork } from '../../workers';
+import type { LineAnimal } from './useLine';
+
+const DiversityChart = lazy(() => import('./DiversityChart'));
+const GENERATIONS = 8;
+/** Below the first a line is near its end, below the second it wants new blood soon. */
+const COLLAPSE = 0.5;
+const LOW = 0.75;
+const percent = (share: number) => `${formatNumber(share * 100)} %`;
+
+/** Diversity left, who is precious, whose genes they are, and what is to come. */
+export function DiversityPart({
+  records,
+  animals,
+  label,
+}: {
+  records: Reply<'pedigree'>['pedigree'];
+  animals: readonly LineAnimal[];
+  label: (id: string) => string;
+}) {
+  const ids = animals.map(({ id }) => id).join(' ');
+  const held = useWork(() => kinshipWork().diversity(records, ids.split(' ')), [records, ids]);
+  if (!held) return <Loading what="what is left" />;
+  const males = animals.filter(({ likelySex }) => likelySex === 'males').length;
+  const females = animals.filter(({ likelySex }) => likelySex === 'females').length;
+  const [sires, dams] = [Math.max(1, males), Math.max(1, females)];
+  const now = projectDiversity(held.geneDiversity, sires, dams, GENERATIONS);
+  const rescued = projectDiversity(withNewAnimal(held.groupMeanKinship, animals.length), sires + 1, dams, GENERATIONS);
+  const verdict =
+    held.geneDiversity < LOW
+      ? 'Little is left: bring in unrelated blood before the next generation.'
+      : (now.geneDiversity.at(-1) ?? 1) < LOW
+        ? 'Enough for now; it runs down under this plan.'
+        : 'In good order.';
+  return (
+    <>
+      <p
+        className={`mb-1 border-l-4 px-3 py-1.5 ${held.geneDiversity < LOW ? 'border-rust bg-rust-wash' : 'border-deep bg-shade'}`}
+      >
+        {verdict}
+      </p>
+      <Fact
+        label={
+          <>
+            Diversity of the founders left{' '}
+            <Why
+              about="Diversity left"
+              inputs={[
+                { label: 'Mean kinship', value: percent(held.groupMeanKinship) },
+                { label: 'Founder equivalents', value: formatNumber(held.founderEquivalents) },
+                { label: 'Founder genomes', value: formatNumber(held.founderGenomes) },
+              ]}
+              formula="1 less the mean kinship of all living breeders, each with all and with itself."
+              source="docs/sources.md#diversity"
+            />
+          </>
+        }
+      >
+        {percent(held.geneDiversity)}
+      </Fact>
+      <Fact label={`Effective size of ${males} males, ${females} females`}>{formatNumber(now.ne)}</Fact>
+      <Fact label="As if so many founders had given alike">{formatNumber(held.founderEquivalents)}</Fact>
+      <h3 className="mt-2">Next generations</h3>
+      <Suspense fallback={<Loading what="the curve" />}>
+        <DiversityChart now={now.geneDiversity} rescued={rescued.geneDiversity} />
+      </Suspense>
+      <p className="text-note text-quiet">
+        One new unrelated male: {percent(rescued.geneDiversity[0] ?? 0)} at once, {percent(rescued.geneDiversity[4] ?? 0)} instead
+        of {percent(now.geneDiversity[4] ?? 0)} after four generations.
+      </p>
+      <div className="mt-2 grid grid-cols-2 gap-x-5">
+        <div>
+          <h3>Genetically precious</h3>
+          {held.meanKinship.slice(0, 4).map(({ id, meanKinship }) => (
+            <Fact key={id} label={<span className="block truncate">{label(id)}</span>}>
+              {percent(meanKinship)}
+            </Fact>
+          ))}
+        </div>
+        <div>
+          <h3>Founders’ shares</h3>
+          {held.founders.slice(0, 4).map(({ id, share }) => (
+            <Fact key={id} label={<span className="block truncate">{label(id)}</span>}>
+              {percent(share)}
+            </Fact>
+          ))}
+        </div>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,78 @@
+import { useEntryForm, type Reply } from '../../data';
+import { EntryFormFoot, NoteField, TextField } from '../../ui';
+
+type Lot = Reply<'lots'>[number];
+
+/** What a lot is called, its line, grade, marks and papers. */
+export function DetailsForm({ lot, caution, done }: { lot: Lot; caution: string | null; done: () => void }) {
+  const entry = useEntryForm({
+    name: 'describeLot',
+    defaults: {
+      name: lot.name ?? '',
+      line: lot.line ?? '',
+      generation: lot.generation ?? '',
+      grade: lot.grade ?? '',
+      marks: lot.marks ?? '',
+      permit: lot.permit ?? '',
+      bornOn: lot.bornOn ?? '',
+      isProven: lot.isProven,
+      isRetired: lot.isRetired,
+    },
+    toBody: ({ isProven, isRetired, ...texts }) => ({
+      lotId: lot.id,
+      details: {
+        name: texts.name.trim() || null,
+        line: texts.line.trim() || null,
+        generation: texts.generation.trim() || null,
+        grade: texts.grade.trim() || null,
+        marks: texts.marks.trim() || null,
+        permit: texts.permit.trim() || null,
+        bornOn: texts.bornOn || null,
+        isProven,
+        isRetired,
+      },
+    }),
+    fieldOf: (path) => path.replace(/^details\./, '') as 'name',
+    label: () => 'Noted',
+    done,
+  });
+  const { register, formState } = entry.form;
+  const { errors } = formState;
+  const flag = (name: 'isProven' | 'isRetired', label: string, hint: string) => (
+    <label className="flex min-h-11 items-start gap-3 py-1">
+      <input type="checkbox" className="mt-0.5 size-6 shrink-0 accent-[var(--deep)]" {...register(name)} />
+      <span>
+        {label} <span className="block text-note text-quiet">{hint}</span>
+      </span>
+    </label>
+  );
+  return (
+    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+      <div className="grid gap-4 sm:grid-cols-2">
+        <TextField
+          label="Name"
+          autoFocus
+          hint="Of a single animal, or what the group is called"
+          error={errors.name?.message}
+          {...register('name')}
+        />
+        <TextField label="Born on" type="date" error={errors.bornOn?.message} {...register('bornOn')} />
+        <TextField label="Line" error={errors.line?.message} {...register('line')} />
+        <TextField label="Generation" hint="F2" error={errors.generation?.message} {...register('generation')} />
+        <TextField label="Grade" hint="As you grade them" error={errors.grade?.message} {...register('grade')} />
+      </div>
+      <NoteField label="Marks" error={errors.marks?.message} {...register('marks')} />
+      <NoteField
+        label="Papers"
+        error={errors.permit?.message}
+        hint={`${caution ? `${caution} ` : ''}Permit, licence, proof of origin. Which species are listed, invasive or need a licence is decided by local law.`}
+        {...register('permit')}
+      />
+      <div className="grid sm:grid-cols-2">
+        {flag('isProven', 'Proven, do not disturb', 'Transfers into or out of its tank warn of it.')}
+        {flag('isRetired', 'Retired', 'Kept, but no longer bred from.')}
+      </div>
+      <EntryFormFoot entry={entry} action="Note it" />
+    </form>
+  );
+}

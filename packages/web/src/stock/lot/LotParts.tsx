@@ -1,0 +1,136 @@
+import { Link } from 'react-router';
+import { v7 as newId } from 'uuid';
+import { CONDITION_SIGNS } from '@freshet/core/stock';
+import { formatDay, houseDay } from '@freshet/core/time';
+import { formatNumber } from '@freshet/core/units';
+import { useHouse, useLog, type Reply } from '../../data';
+import { Button, Why } from '../../ui';
+import { ScoreMark } from '../ScoreMark';
+
+type Card = Reply<'lotCard'>;
+const SIGN = { met: '✓', unmet: '✕', unknown: '?' } as const;
+const STATE = { met: 'met', unmet: 'not met', unknown: 'not known' } as const;
+
+/** What speaks for and against spawning now. */
+export function ReadinessChecks({ card }: { card: Card }) {
+  const { state, checks } = card.readiness;
+  return (
+    <>
+      <p className="mb-1">
+        <b className={state === 'ready' ? 'text-deep' : ''}>
+          {card.retiredOrGone
+            ? 'Not bred from'
+            : { ready: 'Ready to spawn', notReady: 'Not ready yet', unknown: 'Look first' }[state]}
+        </b>{' '}
+        <Why
+          about="Readiness"
+          formula="Age, size, condition scored within ten days, rest since the last spawning, season and the ratio of the sexes in its tank, against the limits of its species and method."
+          source="docs/sources.md#condition"
+          notes={['Limits are starting points from general husbandry. Unknown is not met: it waits for somebody to look.']}
+        />
+      </p>
+      <ul>
+        {checks.map(({ what, state: met, words }) => (
+          <li key={what} className="flex gap-2 border-b border-rule py-1">
+            <span
+              aria-label={STATE[met]}
+              className={`w-4 shrink-0 font-bold ${met === 'unmet' ? 'text-rust' : met === 'met' ? 'text-deep' : 'text-amber'}`}
+            >
+              {SIGN[met]}
+            </span>
+            <span>{words}</span>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+/** Ratio, room and hiding places of the tank it lives in. */
+export function CompanyChecks({ company }: { company: NonNullable<Card['company']> }) {
+  return (
+    <ul>
+      {company.checks.map(({ what, isMet, words }) => (
+        <li key={what} className="flex gap-2 border-b border-rule py-1">
+          <span aria-label={isMet ? 'met' : 'not met'} className={`w-4 shrink-0 font-bold ${isMet ? 'text-deep' : 'text-rust'}`}>
+            {isMet ? '✓' : '✕'}
+          </span>
+          <span>{words}</span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** Newest condition against the one before, and conditioning that runs. */
+export function ConditionPart({ card }: { card: Card }) {
+  const house = useHouse();
+  const log = useLog();
+  const newest = card.conditions.at(-1);
+  const running = card.programmes.find(({ isRunning }) => isRunning);
+  const lengths = card.conditions.filter(({ lengthMm }) => lengthMm !== null);
+  const measured = lengths.at(-1);
+  const weighed = card.conditions.findLast(({ weightG, lengthMm }) => weightG !== null && lengthMm !== null);
+  return (
+    <>
+      {newest ? (
+        <>
+          <p className="flex flex-wrap items-center gap-x-3">
+            <ScoreMark score={newest.score} trend={card.lot.score?.trend ?? null} />
+            <b>{newest.score} of 5</b>
+            <span className="text-quiet">{formatDay(houseDay(newest.at, house.timeZone), house.today)}</span>
+          </p>
+          {newest.signs.length > 0 && <p className="text-note">{newest.signs.map((sign) => CONDITION_SIGNS[sign]).join('; ')}</p>}
+          {measured?.lengthMm && (
+            <p className="text-note text-quiet">
+              {formatNumber(measured.lengthMm, 3)} mm on {formatDay(houseDay(measured.at, house.timeZone), house.today)}
+              {weighed?.weightG &&
+                weighed.lengthMm &&
+                `, ${formatNumber(weighed.weightG, 3)} g, condition factor ${formatNumber((100 * weighed.weightG) / (weighed.lengthMm / 10) ** 3)}`}
+            </p>
+          )}
+        </>
+      ) : (
+        <p className="text-quiet">Not scored yet.</p>
+      )}
+      {running && (
+        <div className="mt-2 border-l-4 border-deep bg-shade px-3 py-2">
+          <p>
+            <b>Conditioning</b> until {formatDay(running.to, house.today)}: {running.foods}, {running.mealsPerDay} × a day
+            {running.separated !== 'together' && `, apart by ${running.separated === 'divider' ? 'a divider' : 'tank'}`}
+          </p>
+          {house.may('keeper') && (
+            <Button
+              look="quiet"
+              onClick={() => void log('endProgramme', { id: newId(), programmeId: running.id }, 'Conditioning ended')}
+            >
+              End it
+            </Button>
+          )}
+        </div>
+      )}
+    </>
+  );
+}
+
+/** One side's possible parents. */
+export function ParentLine({ title, side }: { title: string; side: Card['sires'] }) {
+  return (
+    <div className="flex gap-2 border-b border-rule py-1">
+      <span className="w-12 shrink-0 text-quiet">{title}</span>
+      <span className="min-w-0">
+        {side.length === 0
+          ? 'not known'
+          : side.map(({ lotId, label, probability }, i) => (
+              <span key={lotId}>
+                {i > 0 && ' or '}
+                <Link to={`/stock/${lotId}`} className="link">
+                  {label}
+                </Link>
+                {side.length > 1 && <span className="text-quiet"> {Math.round(probability * 100)} %</span>}
+              </span>
+            ))}
+      </span>
+    </div>
+  );
+}

@@ -1,0 +1,26 @@
+import { totalHeads } from '@freshet/core/stock';
+import { useEntryForm, useHouse, type Reply } from '../../data';
+import { EntryFormFoot } from '../../ui';
+import { headsField, HeadsFields, headsText, readHeads } from '../HeadsFields';
+
+/** Says which sex the animals of a lot are; their number stays. */
+export function SexForm({ lot, done }: { lot: Reply<'lots'>[number]; done: () => void }) {
+  const house = useHouse();
+  const entry = useEntryForm({
+    name: 'sexLot',
+    defaults: headsText(lot),
+    toBody: (values) => ({ lotId: lot.id, heads: readHeads(values), at: house.now() }),
+    fieldOf: (path) => headsField(path),
+    label: () => 'Sexed',
+    done,
+  });
+  return (
+    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+      <p>
+        <b>{totalHeads(lot)}</b> are booked here; say how many are of which sex now.
+      </p>
+      <HeadsFields form={entry.form} />
+      <EntryFormFoot entry={entry} action="Book it" />
+    </form>
+  );
+}

@@ -1,0 +1,171 @@
+import { useState } from 'react';
+import { CartesianGrid, Line, LineChart, ReferenceDot, ResponsiveContainer, XAxis, YAxis } from 'recharts';
+import { expectedMaleShare, findSexShift, groupOdds, groupSize, ratioInterval } from '@freshet/core/stock';
+import { formatNumber } from '@freshet/core/units';
+import { showTemperature, useHouse, type Reply } from '../../data';
+import { Fact, Panel, TextField, Why } from '../../ui';
+
+type Lot = Reply<'lots'>[number];
+const WISHES = [
+  ['a pair', 1, 1],
+  ['a trio', 1, 2],
+  ['two males, four females', 2, 4],
+] as const;
+const CONFIDENCE = 0.95;
+const percent = (share: number) => (share > 0.99 && share < 1 ? 'over 99 %' : `${formatNumber(share * 100)} %`);
+
+/** What a group that nobody sexed yet may hold, and how many to buy to be sure. */
+function UnsexedOdds({ lot }: { lot: Lot }) {
+  const [typed, setTyped] = useState('0.5');
+  const maleShare = Number(typed.replace(',', '.'));
+  const valid = maleShare >= 0 && maleShare <= 1 && typed.trim() !== '';
+  return (
+    <>
+      <TextField
+        label="Share of males to expect, 0 to 1"
+        boxClass="mb-2 max-w-56"
+        inputMode="decimal"
+        value={typed}
+        error={valid ? undefined : 'Between 0 and 1.'}
+        onChange={(event) => setTyped(event.target.value)}
+      />
+      {valid &&
+        WISHES.map(([words, males, females]) => {
+          const reachable = maleShare > 0 && maleShare < 1;
+          return (
+            <Fact key={words} label={`At least ${words} among ${lot.unsexed}`}>
+              {percent(groupOdds({ count: lot.unsexed, maleShare, males, females }).probability)}
+              <span className="font-normal text-quiet">
+                {reachable
+                  ? `; 95 % sure with ${groupSize({ maleShare, males, females, confidence: CONFIDENCE }).count}`
+                  : '; one sex is missing'}
+              </span>
+            </Fact>
+          );
+        })}
+      <p className="pt-1 text-note text-quiet">
+        Each animal on its own, as with eggs of many pairs. A brood of one sex breaks that.{' '}
+        <Why
+          about="Chance of a group"
+          formula="Binomial chances of every number of males that leaves enough of both, added up."
+          source="docs/sources.md#group"
+        />
+      </p>
+    </>
+  );
+}
+
+/** Is the sex ratio really skewed, and does the water of the first weeks shift it? */
+function Ratio({ lot }: { lot: Lot }) {
+  const { males, females } = lot;
+  const { maleShare, low95, high95, pValue } = ratioInterval({ males, females });
+  return (
+    <>
+      <Fact label="Males among the sexed">
+        {percent(maleShare)}{' '}
+        <span className="font-normal text-quiet">
+          ({percent(low95)} to {percent(high95)})
+        </span>
+      </Fact>
+      <Fact label="Chance, if both are born alike">{percent(pValue)}</Fact>
+      <p className="pt-1">
+        {pValue < 0.05 ? 'Skewed more than chance explains.' : 'Chance explains this; it is no reason to change anything.'}{' '}
+        <Why
+          about="Sex ratio"
+          formula="Jeffreys interval of the share of males; exact two-sided binomial test against one half."
+          source="docs/sources.md#ratio"
+        />
+      </p>
+    </>
+  );
+}
+
+function Shift({ lot }: { lot: Lot }) {
+  const house = useHouse();
+  const shift = findSexShift(lot.speciesKey);
+  const [typed, setTyped] = useState('');
+  if (!shift) return <p className="text-quiet">No effect of temperature or water on sex is known of this species.</p>;
+  const [low, high] = [shift.points[0]?.[0] ?? 0, shift.points.at(-1)?.[0] ?? 1];
+  const value = typed.trim() === '' ? (low + high) / 2 : Number(typed.replace(',', '.'));
+  const share = Number.isFinite(value) ? expectedMaleShare(shift, value) : null;
+  const name = shift.by === 'ph' ? 'pH' : 'Temperature, °C';
+  return (
+    <>
+      <ResponsiveContainer width="100%" height={150}>
+        <LineChart data={shift.points.map(([x, y]) => ({ x, y: y * 100 }))} margin={{ top: 6, right: 12, bottom: 0, left: 0 }}>
+          <CartesianGrid stroke="var(--rule)" />
+          <XAxis
+            dataKey="x"
+            type="number"
+            domain={[low, high]}
+            ticks={shift.points.map(([x]) => x)}
+            tick={{ fontSize: 12, fill: 'var(--quiet)' }}
+            stroke="var(--ink)"
+          />
+          <YAxis
+            width={40}
+            domain={[0, 100]}
+            ticks={[0, 50, 100]}
+            unit=" %"
+            tick={{ fontSize: 12, fill: 'var(--quiet)' }}
+            stroke="var(--ink)"
+          />
+          <Line
+            dataKey="y"
+            stroke="var(--ink)"
+            strokeDasharray="5 4"
+            strokeWidth={1.8}
+            dot={{ r: 3, fill: 'var(--ink)' }}
+            isAnimationActive={false}
+          />
+          {share !== null && (
+            <ReferenceDot x={Math.min(high, Math.max(low, value))} y={share * 100} r={5} fill="var(--deep)" stroke="none" />
+          )}
+        </LineChart>
+      </ResponsiveContainer>
+      <div className="flex flex-wrap items-end gap-4">
+        <TextField
+          label={`${name} of the first weeks`}
+          boxClass="w-48"
+          inputMode="decimal"
+          placeholder={String((low + high) / 2)}
+          value={typed}
+          error={share === null ? 'Give a number.' : undefined}
+          onChange={(event) => setTyped(event.target.value)}
+        />
+        {share !== null && (
+          <p className="pb-2.5">
+            about <b>{formatNumber(share * 100)} %</b> males
+            {shift.by === 'tempC' && house.units.temperature === 'degF' && ` at ${showTemperature(value, house)}`}
+          </p>
+        )}
+      </div>
+      <p className="border-l-4 border-amber-line bg-amber-wash px-3 py-2 text-note">
+        {shift.evidence} A reason to count, not a forecast.
+      </p>
+    </>
+  );
+}
+
+/** Sex of a group: what it may hold, whether its ratio is skewed, and what shifts it. */
+export default function GroupSexing({ lot }: { lot: Lot }) {
+  return (
+    <div className="grid divide-y divide-rule border border-rule bg-sheet md:grid-cols-2 md:divide-x md:divide-y-0">
+      <div className="divide-y divide-rule">
+        {lot.unsexed > 0 && (
+          <Panel title="What they may hold">
+            <UnsexedOdds lot={lot} />
+          </Panel>
+        )}
+        {lot.males + lot.females > 0 && (
+          <Panel title="Is the ratio skewed?">
+            <Ratio lot={lot} />
+          </Panel>
+        )}
+      </div>
+      <Panel title="What shifts the sex">
+        <Shift lot={lot} />
+      </Panel>
+    </div>
+  );
+}

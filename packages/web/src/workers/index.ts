@@ -1,0 +1,1 @@
+export { kinshipWork, useWork } from './kinshipWork';
