@@ -21,6 +21,9 @@ const messages = (schema: v.GenericSchema, value: unknown) => {
 };
 const passes = (schema: v.GenericSchema, value: unknown) => v.safeParse(schema, value).success;
 
+/** What no entry of the log changes: who is signed in, species, and photographs, which stay as they were taken. */
+const FIXED = new Set(['/api/session', '/api/species', '/api/photos/:photoId']);
+
 describe('the endpoint table', () => {
   it('has each address once, under its area’s word', () => {
     const addresses = lines.map(([, line]) => `${line.method} ${line.path.replace(/:[A-Za-z]+/g, ':')}`);
@@ -46,9 +49,7 @@ describe('the endpoint table', () => {
   });
 
   it('reaches with what a write touches every address that shows it', () => {
-    const read = lines
-      .filter(([, { method, path }]) => method === 'GET' && path !== '/api/session' && path !== '/api/species')
-      .map(([, { path }]) => path);
+    const read = lines.filter(([, { method, path }]) => method === 'GET' && !FIXED.has(path)).map(([, { path }]) => path);
     const { touches } = API.move;
     expect(read.filter((path) => !touches.some((prefix) => path.startsWith(prefix)))).toEqual([]);
   });

@@ -131,12 +131,13 @@ export function createLotCards({
     const together = living.filter(
       (one) => one.speciesKey === lot.speciesKey && (one.id === lot.id || (lot.tankId !== null && one.tankId === lot.tankId)),
     );
-    const { view, readinessWithChecks } = toLotView(lot, together, facts);
+    const { view, readinessWithChecks, isYoung } = toLotView(lot, together, facts);
+    const grown = together.filter((one) => one.id === lot.id || !toLotView(one, together, facts).isYoung);
     const kind = facts.kinds.get(lot.speciesKey);
     const tank = rooms.tanks.find(({ id }) => id === lot.tankId);
     const today = houseDay(clock.now(), timeZone);
     const ended = new Set(ends.map(({ programmeId }) => programmeId));
-    const sum = (sex: keyof Heads) => together.reduce((all, one) => all + one[sex], 0);
+    const sum = (sex: keyof Heads) => grown.reduce((all, one) => all + one[sex], 0);
     const spawnings = facts.broods
       .filter(({ sires, dams }) => sires.includes(lotId) || dams.includes(lotId))
       .map(({ id, name, laidAt, sires, dams }) => {
@@ -201,7 +202,7 @@ export function createLotCards({
       caution: kind?.caution ?? null,
       readiness: readinessWithChecks ?? { state: 'unknown' as const, checks: [], isDueForReplacement: false },
       company:
-        tank && kind
+        tank && kind && !isYoung
           ? {
               tankCode: tank.code,
               checks: checkCompany(

@@ -71,6 +71,7 @@ export function toLotView(lot: LotRow, together: readonly LotRow[], facts: LotFa
   const isYoung = lot.broodId !== null && (knownAge === null || (kind !== undefined && knownAge < kind.figures.maturityDays[0]));
   const { entryId: _entry, ...row } = lot;
   return {
+    isYoung,
     readinessWithChecks: readiness,
     view: {
       ...row,

@@ -14,6 +14,7 @@ export function EquipForm({ tank, done }: { tank: Tank; done: () => void }) {
       hasIntakeGuard: equipment.hasIntakeGuard,
       zeroDays: String(equipment.zeroDays),
       restDays: String(equipment.restDays),
+      shelters: equipment.shelters === null ? '' : String(equipment.shelters),
     },
     toBody(values) {
       const heaterW = values.heaterW.trim() === '' ? 0 : Number(values.heaterW.replace(/\s*w$/i, '').replace(',', '.'));
@@ -26,6 +27,7 @@ export function EquipForm({ tank, done }: { tank: Tank; done: () => void }) {
         hasIntakeGuard: values.hasIntakeGuard,
         zeroDays: readWhole('zeroDays', values.zeroDays),
         restDays: readWhole('restDays', values.restDays),
+        shelters: values.shelters.trim() === '' ? null : readWhole('shelters', values.shelters),
       };
     },
     label: () => `${tank.code}: equipment noted`,
@@ -55,6 +57,13 @@ export function EquipForm({ tank, done }: { tank: Tank; done: () => void }) {
         {flag('hasLid', 'Lid on')}
         {flag('hasIntakeGuard', 'Sponge on the intake')}
       </div>
+      <TextField
+        label="Hiding places"
+        inputMode="numeric"
+        hint="Caves, shells, tubes: one for each animal of those that want one. May stay empty."
+        error={errors.shelters?.message}
+        {...register('shelters')}
+      />
       <div className="grid gap-4 sm:grid-cols-2">
         <TextField
           label="Ready after days of zero"

@@ -20,6 +20,8 @@ export interface Diversity {
   founders: FounderShare[];
   /** Founders that, having given alike, would have left the same. */
   founderEquivalents: number;
+  /** The founder whose line helps most, and what the others would hold without him and his; null where he is in everybody. */
+  rescuer: { id: string; without: number } | null;
   /** Founders that, having lost nothing, would have left the same diversity. */
   founderGenomes: number;
 }
@@ -61,7 +63,18 @@ export function diversity(pedigree: readonly GroupRecord[], living: readonly str
     .filter(({ share }) => share > 0)
     .sort((a, b) => b.share - a.share);
   const squares = parts.reduce((sum, { share }) => sum + share * share, 0);
+  // What is left among those without a founder's genes: the founder without whom least is left has helped most.
+  let rescuer: Diversity['rescuer'] = null;
+  for (const [k, founder] of founders.entries()) {
+    const others = at.filter((i) => (shares[i]?.[k] ?? 0) === 0);
+    if (others.length === 0 || others.length === at.length) continue;
+    const kin = others.reduce((sum, i) => sum + others.reduce((all, j) => all + (table[i * n + j] ?? 0), 0), 0);
+    const without = 1 - kin / others.length ** 2;
+    if (without < 1 - groupMeanKinship && without < (rescuer?.without ?? 1))
+      rescuer = { id: ordered.ids[founder] ?? '', without };
+  }
   return {
+    rescuer,
     meanKinship: at
       .map((i, k) => ({ id: ordered.ids[i] ?? '', meanKinship: means[k] ?? 0, inbreeding: inbreeding[i] ?? 0 }))
       .sort((a, b) => a.meanKinship - b.meanKinship),

@@ -168,6 +168,18 @@ describe('kinship with uncertain parents', () => {
     expect(meanKinship.map(({ meanKinship: mean }) => mean)).toEqual([0.375, 0.375]);
     expect(groupMeanKinship).toBe(0.375);
   });
+
+  it('names the founder without whom least would be left', () => {
+    const pair = (id: string, sire: string, dam: string): GroupRecord => ({
+      id,
+      sires: [{ id: sire, probability: 1 }],
+      dams: [{ id: dam, probability: 1 }],
+    });
+    // Two full sibs, and the young of one of them with a stranger.
+    const line = [pair('a', 'm', 'f'), pair('b', 'm', 'f'), pair('x', 'stranger', 'b')];
+    expect(diversity(line, ['a', 'b', 'x']).rescuer).toEqual({ id: 'stranger', without: 1 - 0.375 });
+    expect(diversity(line, ['a', 'b']).rescuer).toBeNull();
+  });
 });
 
 describe('diversity to come', () => {

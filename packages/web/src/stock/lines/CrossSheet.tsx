@@ -65,10 +65,10 @@ export function CrossSheet({ speciesKey, known, animals }: { speciesKey: string;
     const wantedSex = which === 'sire' ? 'males' : 'females';
     return (
       <fieldset className="min-w-0">
-        <legend className="font-semibold">{which === 'sire' ? 'Sire' : 'Dam'}</legend>
+        <legend className="sr-only">{which === 'sire' ? 'Sire' : 'Dam'}</legend>
         <div className="flex flex-wrap gap-3">
           <SelectField
-            label={`${which === 'sire' ? 'Sire' : 'Dam'}, animal`}
+            label={which === 'sire' ? 'Sire' : 'Dam'}
             boxClass="w-44"
             value={lots[which]}
             onChange={(event) => {
@@ -191,7 +191,7 @@ export function CrossSheet({ speciesKey, known, animals }: { speciesKey: string;
         </Panel>
         <div className="grid gap-3 px-4 py-3 sm:grid-cols-2">
           <TextField
-            label="Animals wanted of a kind"
+            label="Wanted of a kind"
             inputMode="numeric"
             hint="95 % sure"
             value={wantedText}
@@ -208,8 +208,8 @@ export function CrossSheet({ speciesKey, known, animals }: { speciesKey: string;
               setSexes({ sire: SEX_GENOTYPES[next].males[0] ?? '', dam: SEX_GENOTYPES[next].females[0] ?? '' });
             }}
           >
-            <option value="XY">XY: females XX, males XY</option>
-            <option value="ZW">ZW: females ZW, males ZZ</option>
+            <option value="XY">X and Y</option>
+            <option value="ZW">Z and W</option>
             <option value="WXY">W, X and Y</option>
           </SelectField>
         </div>

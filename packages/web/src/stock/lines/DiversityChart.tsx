@@ -11,7 +11,7 @@ export default function DiversityChart({ now, rescued }: { now: readonly number[
       <LineChart data={data} margin={{ top: 6, right: 84, bottom: 0, left: 0 }}>
         <CartesianGrid stroke="var(--rule)" vertical={false} />
         <XAxis dataKey="generation" type="number" domain={[0, now.length - 1]} ticks={now.map((_value, i) => i)} {...AXIS} />
-        <YAxis width={42} domain={[0, 100]} ticks={[0, 50, 100]} unit=" %" {...AXIS} />
+        <YAxis width={50} domain={[0, 100]} ticks={[0, 50, 100]} unit=" %" {...AXIS} />
         <Line
           dataKey="now"
           stroke="var(--ink)"

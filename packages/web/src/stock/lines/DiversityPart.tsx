@@ -32,11 +32,13 @@ export function DiversityPart({
   const now = projectDiversity(held.geneDiversity, sires, dams, GENERATIONS);
   const rescued = projectDiversity(withNewAnimal(held.groupMeanKinship, animals.length), sires + 1, dams, GENERATIONS);
   const verdict =
-    held.geneDiversity < LOW
-      ? 'Little is left: bring in unrelated blood before the next generation.'
-      : (now.geneDiversity.at(-1) ?? 1) < LOW
-        ? 'Enough for now; it runs down under this plan.'
-        : 'In good order.';
+    held.geneDiversity < COLLAPSE
+      ? 'Near collapse: no further brood without unrelated blood.'
+      : held.geneDiversity < LOW
+        ? 'Running low: bring in unrelated blood soon.'
+        : (now.geneDiversity.at(-1) ?? 1) < LOW
+          ? 'Enough for now; it runs down under this plan.'
+          : 'In good order.';
   return (
     <>
       <p
@@ -63,8 +65,13 @@ export function DiversityPart({
       >
         {percent(held.geneDiversity)}
       </Fact>
-      <Fact label={`Effective size of ${males} males, ${females} females`}>{formatNumber(now.ne)}</Fact>
+      <Fact
+        label={`Effective size of ${males} ${males === 1 ? 'male' : 'males'}, ${females} ${females === 1 ? 'female' : 'females'}`}
+      >
+        {formatNumber(now.ne)}
+      </Fact>
       <Fact label="As if so many founders had given alike">{formatNumber(held.founderEquivalents)}</Fact>
+      {held.rescuer && <Fact label={`Without ${label(held.rescuer.id)} and descendants`}>{percent(held.rescuer.without)}</Fact>}
       <h3 className="mt-2">Next generations</h3>
       <Suspense fallback={<Loading what="the curve" />}>
         <DiversityChart now={now.geneDiversity} rescued={rescued.geneDiversity} />

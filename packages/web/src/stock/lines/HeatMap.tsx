@@ -84,7 +84,7 @@ export function HeatMap({
   const top = NAME_PX - 30;
   return (
     <div className="overflow-x-auto">
-      <svg width={NAME_PX + n * cell + 40} height={top + n * cell + 6} role="grid" aria-label={`Kinship of ${n} animals`}>
+      <svg width={NAME_PX + n * cell + 72} height={top + n * cell + 6} role="grid" aria-label={`Kinship of ${n} animals`}>
         <KinPatterns />
         {animals.map((animal, i) => (
           <g key={animal.id}>

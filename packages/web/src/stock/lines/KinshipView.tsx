@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { formatNumber } from '@freshet/core/units';
 import { Empty, Loading, Panel, useWidth, Why } from '../../ui';
 import { kinshipWork, useWork } from '../../workers';
@@ -8,6 +8,19 @@ import { HeatMap, KinLegend } from './HeatMap';
 import { useKinshipOf, type LineAnimal } from './useLine';
 
 const MOST_CELLS = 60;
+
+/** One animal for each lot, called after the lot with its number: those of one lot stand alike. */
+function oneOfEachLot(animals: readonly LineAnimal[]): LineAnimal[] {
+  const counts = new Map<string, number>();
+  for (const { lotId } of animals) counts.set(lotId, (counts.get(lotId) ?? 0) + 1);
+  const seen = new Set<string>();
+  return animals.flatMap((animal) => {
+    if (seen.has(animal.lotId)) return [];
+    seen.add(animal.lotId);
+    const count = counts.get(animal.lotId) ?? 1;
+    return [count === 1 ? animal : { ...animal, label: `${animal.label.replace(/ \d+$/, '')} (${count})` }];
+  });
+}
 
 /** Through whom two animals are related. */
 function Paths({
@@ -68,7 +81,7 @@ export function KinshipView({
 }) {
   const [measure, width] = useWidth<HTMLDivElement>();
   const [chosen, setChosen] = useState<[string, string] | null>(null);
-  const shown = animals.slice(0, MOST_CELLS);
+  const shown = useMemo(() => oneOfEachLot(animals).slice(0, MOST_CELLS), [animals]);
   const kin = useKinshipOf(
     records,
     shown.map(({ id }) => id),
@@ -101,11 +114,7 @@ export function KinshipView({
             width > 0 && <HeatMap animals={shown} matrix={kin.matrix} chosen={pair} choose={setChosen} width={width} />
           )}
         </div>
-        {animals.length > MOST_CELLS && (
-          <p className="text-note text-quiet">
-            The first {MOST_CELLS} of {animals.length}.
-          </p>
-        )}
+        {shown.length === MOST_CELLS && <p className="text-note text-quiet">The first {MOST_CELLS} lots.</p>}
         <KinLegend />
         {pair && value !== null && kin ? (
           <div className="mt-2 border-t border-ink pt-2">

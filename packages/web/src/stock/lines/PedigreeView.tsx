@@ -141,19 +141,19 @@ export function PedigreeView({
           />
         </p>
         {twice.length > 0 && (
-          <p className="min-w-0 pb-2.5 text-note">
+          <p className="min-w-0 flex-1 pb-2.5 text-note">
             More than once:{' '}
-            {twice.slice(0, 6).map((id, i) => (
+            {twice.slice(0, 5).map((id, i) => (
               <span key={id} className="mr-2">
                 <b className="text-rust">{String.fromCharCode(65 + (i % 26))}</b> {labels[id] ?? id}
               </span>
             ))}
-            {twice.length > 6 && `and ${twice.length - 6} more`}
+            {twice.length > 5 && `and ${twice.length - 5} more`}
           </p>
         )}
         <span className="ml-auto flex gap-3 pb-0.5">
           <Button onClick={() => setTurned(Object.fromEntries(allWays(records, root).map((way) => [way, true])))}>
-            Open eight generations
+            Open all
           </Button>
           <Button onClick={() => setTurned({})}>Fold</Button>
         </span>

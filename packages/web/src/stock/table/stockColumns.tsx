@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { createColumnHelper } from '@tanstack/react-table';
 import { sexWords } from '@freshet/core/stock';
-import { formatDay, houseDay } from '@freshet/core/time';
+import { formatDate, houseDay } from '@freshet/core/time';
 import type { House, Reply } from '../../data';
 import { ScoreMark } from '../ScoreMark';
 
@@ -67,7 +67,7 @@ export const stockColumns = (house: House) => [
   column.accessor((lot) => `${lot.speciesName} ${lot.name ?? ''}`, {
     id: 'who',
     header: 'Who',
-    size: 220,
+    size: 208,
     cell: ({ row: { original: lot } }) => (
       <Link
         to={`/stock/${lot.id}`}
@@ -106,13 +106,13 @@ export const stockColumns = (house: House) => [
   column.accessor((lot) => lot.pMale ?? -1, {
     id: 'sex',
     header: 'Sex by traits',
-    size: 106,
-    cell: ({ row: { original: lot } }) => (lot.pMale === null ? '' : sexWords(lot.pMale)),
+    size: 112,
+    cell: ({ row: { original: lot } }) => (lot.pMale === null ? '' : sexWords(lot.pMale).replace('over ', '>')),
   }),
   column.accessor((lot) => [lot.line, lot.generation].filter(Boolean).join(', '), {
     id: 'line',
     header: 'Line',
-    size: 120,
+    size: 140,
     cell: ({ getValue, row: { original: lot } }) => (
       <span title={getValue()}>
         {getValue()}
@@ -129,7 +129,7 @@ export const stockColumns = (house: House) => [
   column.accessor((lot) => (lot.readiness ? READY_ORDER[lot.readiness] : 3), {
     id: 'ready',
     header: 'To spawn',
-    size: 190,
+    size: 218,
     cell: ({ row: { original: lot } }) =>
       lot.isRetired ? (
         <span className="text-quiet">retired</span>
@@ -151,10 +151,10 @@ export const stockColumns = (house: House) => [
   }),
   column.accessor('since', {
     header: 'Here since',
-    size: 130,
+    size: 100,
     cell: ({ row: { original: lot } }) => (
       <span className="text-quiet" title={originWords(lot)}>
-        {formatDay(houseDay(lot.since, house.timeZone), house.today)}
+        {formatDate(houseDay(lot.since, house.timeZone), house.today)}
       </span>
     ),
   }),
