@@ -12,6 +12,12 @@ async function paths(page: Page): Promise<string[]> {
       async ([from, field]) => ((await (await fetch(from ?? '')).json()) as Record<string, string>[])[0]?.[field ?? ''] ?? '',
       [url, key],
     );
+  const lots = await page.evaluate(
+    async () =>
+      (await (await fetch('/api/lots')).json()) as { id: string; name: string | null; speciesKey: string; unsexed: number }[],
+  );
+  const lot = lots.find(({ name }) => name === 'Torn fin')?.id ?? '';
+  const group = lots.find(({ speciesKey, unsexed }) => speciesKey === 'odessa-barb' && unsexed > 1)?.id ?? '';
   return [
     '/',
     '/room',
@@ -20,6 +26,13 @@ async function paths(page: Page): Promise<string[]> {
     '/room/exposure',
     `/tanks/${await first('/api/rounds/tanks', 'tankId')}`,
     '/stock',
+    `/stock/${lot}`,
+    `/stock/${lot}/sexing`,
+    `/stock/${group}/sexing`,
+    '/stock/lines/angelfish/kinship',
+    '/stock/lines/angelfish/pairing',
+    '/stock/lines/angelfish/pedigree',
+    '/stock/lines/angelfish/cross',
     '/species',
     '/species/lemon-tetra',
     '/spawns',

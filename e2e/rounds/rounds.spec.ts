@@ -83,7 +83,7 @@ test('the log takes entries back, and says why when it cannot', async ({ page })
   await expect(page.getByText('heater stuck, turned off')).toBeVisible();
   await page.getByRole('button', { name: 'Take back: A3.2: Temperature 41 °C' }).click();
   await expect(page.getByText('Taken back').first()).toBeVisible();
-  await page.getByRole('button', { name: /Take back: Kribensis: 1 males, 2 females/ }).click();
+  await page.getByRole('button', { name: /Take back: Kribensis: 1 male, 2 females/ }).click();
   await expect(
     page
       .getByText('Taken back: Kribensis')

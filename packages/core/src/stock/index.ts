@@ -104,7 +104,8 @@ export {
   type PairingLimits,
   type PairingPlan,
 } from './pairing/planPairings';
-export { breederLimits, CONDITION_SIGNS, SIGNS_OF, type BreederLimits, type ConditionSign } from './condition/breederCondition';
+export { breederLimits, SIGNS_OF, type BreederLimits } from './condition/breederCondition';
+export { CONDITION_SIGNS, type ConditionSign } from './condition/conditionSigns';
 export {
   decideReadiness,
   scoreTrend,

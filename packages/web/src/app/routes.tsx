@@ -1,7 +1,6 @@
 import { lazy } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
 import { LogPage, RoundsPage, SitterSheet, TankPage } from '../rounds';
-import { LinesPage, LotPage, SexingPage, SpeciesPage, StockPage } from '../stock';
 import { ExposurePage, ProbesPage, RoomPage, WatersPage } from '../room';
 import { Empty } from '../ui';
 
@@ -9,7 +8,14 @@ const page = <Key extends string>(load: () => Promise<Record<Key, React.Componen
   lazy(async () => ({ default: (await load())[key] }));
 
 const stock = () => import('../stock');
+const stockPage = (key: 'stock' | 'species' | 'lot' | 'sexing' | 'lines') =>
+  lazy(async () => ({ default: await (await stock()).stockPages[key]() }));
 const TransferSheet = lazy(async () => ({ default: (await stock()).TransferSheet }));
+const StockPage = stockPage('stock');
+const SpeciesPage = stockPage('species');
+const LotPage = stockPage('lot');
+const SexingPage = stockPage('sexing');
+const LinesPage = stockPage('lines');
 const spawning = () => import('../spawning');
 const SpawnsPage = page(spawning, 'SpawnsPage');
 const AttemptPage = page(spawning, 'AttemptPage');

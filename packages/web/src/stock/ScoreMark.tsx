@@ -5,6 +5,7 @@ export function ScoreMark({ score, trend }: { score: number; trend: number | nul
   const way = trend === null ? null : trend > 0 ? 'up' : trend < 0 ? 'down' : 'same';
   return (
     <span
+      role="img"
       className="inline-flex items-center gap-1 whitespace-nowrap"
       aria-label={`condition ${score} of 5${trend === null ? '' : trend === 0 ? ', as a week ago' : `, ${trend > 0 ? 'up' : 'down'} ${Math.abs(trend)} in a week`}`}
     >

@@ -1,5 +1,3 @@
-import { lazy } from 'react';
-
 export { HeadsFields, readHeads, headsText } from './HeadsFields';
 export { SpeciesOptions } from './SpeciesOptions';
 export { LotForm } from './LotForm';
@@ -7,8 +5,12 @@ export { TransferSheet } from './TransferSheet';
 export { LossForm } from './LossForm';
 export { CountForm } from './CountForm';
 export type { SomeLot } from './SomeLot';
-export const StockPage = lazy(async () => ({ default: (await import('./StockPage')).StockPage }));
-export const SpeciesPage = lazy(async () => ({ default: (await import('./SpeciesPage')).SpeciesPage }));
-export const LotPage = lazy(async () => ({ default: (await import('./LotPage')).LotPage }));
-export const SexingPage = lazy(async () => ({ default: (await import('./SexingPage')).SexingPage }));
-export const LinesPage = lazy(async () => ({ default: (await import('./LinesPage')).LinesPage }));
+
+/** The pages of the area, each fetched when it is opened. */
+export const stockPages = {
+  stock: async () => (await import('./StockPage')).StockPage,
+  species: async () => (await import('./SpeciesPage')).SpeciesPage,
+  lot: async () => (await import('./LotPage')).LotPage,
+  sexing: async () => (await import('./SexingPage')).SexingPage,
+  lines: async () => (await import('./LinesPage')).LinesPage,
+};

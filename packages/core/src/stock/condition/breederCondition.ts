@@ -1,18 +1,5 @@
-import type { Method } from '../species/profile';
-import type { Figures } from '../species/profile';
-
-/** Signs a keeper looks for when scoring condition, by what the method shows. */
-export const CONDITION_SIGNS = {
-  girth: 'belly full from above',
-  soft: 'belly soft, not hard',
-  colour: 'full colour',
-  tubes: 'breeding tube shows',
-  ripePatch: 'ripe eggs show through',
-  tubercles: 'tubercles or bristles out',
-  appetite: 'takes live food at once',
-  display: 'courts or holds a place',
-} as const;
-export type ConditionSign = keyof typeof CONDITION_SIGNS;
+import type { Figures, Method } from '../species/profile';
+import type { ConditionSign } from './conditionSigns';
 
 const FISH: readonly ConditionSign[] = ['girth', 'soft', 'colour', 'appetite', 'display'];
 const TUBES: readonly ConditionSign[] = ['girth', 'tubes', 'colour', 'appetite', 'display'];

@@ -33,6 +33,7 @@ export function ReadinessChecks({ card }: { card: Card }) {
         {checks.map(({ what, state: met, words }) => (
           <li key={what} className="flex gap-2 border-b border-rule py-1">
             <span
+              role="img"
               aria-label={STATE[met]}
               className={`w-4 shrink-0 font-bold ${met === 'unmet' ? 'text-rust' : met === 'met' ? 'text-deep' : 'text-amber'}`}
             >
@@ -52,7 +53,11 @@ export function CompanyChecks({ company }: { company: NonNullable<Card['company'
     <ul>
       {company.checks.map(({ what, isMet, words }) => (
         <li key={what} className="flex gap-2 border-b border-rule py-1">
-          <span aria-label={isMet ? 'met' : 'not met'} className={`w-4 shrink-0 font-bold ${isMet ? 'text-deep' : 'text-rust'}`}>
+          <span
+            role="img"
+            aria-label={isMet ? 'met' : 'not met'}
+            className={`w-4 shrink-0 font-bold ${isMet ? 'text-deep' : 'text-rust'}`}
+          >
             {isMet ? '✓' : '✕'}
           </span>
           <span>{words}</span>

@@ -55,7 +55,7 @@ function Side({
           />
           <Button
             look="quiet"
-            aria-label={`Take possible ${title.toLowerCase()} ${i + 1} out`}
+            aria-label={`Without ${title.toLowerCase()} ${i + 1}`}
             onClick={() => change(rows.filter((_row, at) => at !== i))}
           >
             out

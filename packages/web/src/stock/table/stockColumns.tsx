@@ -31,7 +31,7 @@ function Heads({ lot }: { lot: Lot }) {
     [lot.unsexed, '?'],
   ] as const;
   return (
-    <span aria-label={`${lot.males} males, ${lot.females} females, ${lot.unsexed} unsexed`}>
+    <span role="img" aria-label={`${lot.males} males, ${lot.females} females, ${lot.unsexed} unsexed`}>
       {parts
         .filter(([count]) => count > 0)
         .map(([count, sign]) => (
@@ -90,7 +90,7 @@ export const stockColumns = (house: House) => [
     size: 62,
     cell: ({ row: { original: lot } }) =>
       lot.tankId ? (
-        <Link to={`/tanks/${lot.tankId}`} className="font-mono link">
+        <Link to={`/tanks/${lot.tankId}`} className="inline-flex min-h-9 min-w-11 items-center font-mono link">
           {lot.tankCode}
         </Link>
       ) : (
