@@ -11,7 +11,7 @@ const { startMariadb } = await import('./lib/mariadb.mjs');
 const { EXTERNAL, buildServer, buildWeb } = await import('./build.mjs');
 await buildWeb();
 await buildServer();
-const BENCHES = ['rounds', 'room'];
+const BENCHES = ['rounds', 'room', 'stock'];
 for (const name of BENCHES)
   await build({
     absWorkingDir: ROOT,
@@ -31,9 +31,10 @@ let code = 0;
 for (const name of BENCHES) code ||= await run(process.execPath, [join(ROOT, 'dist', `${name}.bench.mjs`)], { env });
 database.sql('CREATE DATABASE freshet_drag');
 code ||= await run(process.execPath, [join(ROOT, 'benchmarks', 'firstPage.bench.mjs')]);
-code ||= await run(process.execPath, [join(ROOT, 'benchmarks', 'drag.bench.mjs')], {
-  env: { ...process.env, FRESHET_DATABASE_URL: database.url('freshet_drag') },
-});
+for (const name of ['drag', 'stockPages'])
+  code ||= await run(process.execPath, [join(ROOT, 'benchmarks', `${name}.bench.mjs`)], {
+    env: { ...process.env, FRESHET_DATABASE_URL: database.url('freshet_drag') },
+  });
 await database.stop();
 rmSync(folder, { recursive: true, force: true });
 process.exit(code);

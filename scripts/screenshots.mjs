@@ -67,26 +67,39 @@ async function take(page, name, path, act) {
 }
 
 const day = await pageOf('day', 1280, 800);
-await take(day, 'sign-in', null);
 await enter(day);
 const tank = await idOf(day, '/api/rounds/tanks', 'code', 'B2.2', 'tankId');
 const brood = await idOf(day, '/api/broods', 'name', 'Lemon tetra 14', 'id');
 await take(day, 'rounds-day', '/');
 await take(day, 'room', '/room');
-await take(day, 'room-readiness', '/room', () => day.getByRole('radio', { name: 'Readiness' }).click());
 await take(day, 'transfer', `/tanks/${await idOf(day, '/api/rounds/tanks', 'code', 'A1.4', 'tankId')}`, async () => {
   const target = await idOf(day, '/api/rounds/tanks', 'code', 'B2.4', 'tankId');
   await day.getByRole('button', { name: 'move or split' }).click();
   await day.getByRole('dialog').getByLabel('To tank').selectOption(target);
   await day.getByText(/until there are/).waitFor();
 });
-await take(day, 'waters', '/room/waters');
 await take(day, 'exposure', '/room/exposure');
 await take(day, 'tank', `/tanks/${tank}`);
 await take(day, 'stock', '/stock');
-await take(day, 'species', '/species/sixray-aspidoras');
+await take(day, 'lot', `/stock/${await idOf(day, '/api/lots', 'name', 'Torn fin', 'id')}`);
+await take(day, 'sexing', `/stock/${await idOf(day, '/api/lots', 'name', 'Ember', 'id')}/sexing`, async () => {
+  const hump = day.getByRole('listitem').filter({ hasText: 'Hump on the forehead' });
+  await hump.getByRole('radio', { name: 'not seen' }).click();
+});
+await take(day, 'pairing', '/stock/lines/angelfish/pairing');
+await take(day, 'pedigree', `/stock/lines/angelfish/pedigree?animal=${await idOf(day, '/api/lots', 'name', 'Ember', 'id')}`);
+await take(day, 'cross', '/stock/lines/angelfish/cross', async () => {
+  await day.getByLabel('Sire', { exact: true }).selectOption({ label: 'Torn fin' });
+  await day.getByLabel('Dam', { exact: true }).selectOption({ label: 'Blue bar' });
+  for (const [kind, count] of [
+    ['female G', '21'],
+    ['female g', '3'],
+    ['male G', '22'],
+    ['male g', '2'],
+  ])
+    await day.getByLabel(`Counted: ${kind}`, { exact: true }).fill(count);
+});
 await take(day, 'spawns', '/spawns');
-await take(day, 'attempt-form', '/spawns/new', () => day.getByLabel('Species').selectOption('sixray-aspidoras'));
 await take(day, 'broods', '/broods');
 await take(day, 'brood', `/broods/${brood}`);
 await take(day, 'larder', '/larder');
@@ -98,10 +111,12 @@ await enter(dim);
 await take(dim, 'rounds-dim', '/', async () => {
   await dim.getByLabel('Jot').fill('B2.3 eggs 120, 18 white, since 22:00');
 });
+await take(dim, 'kinship-dim', '/stock/lines/humpback-limia/kinship', async () => {
+  await dim.getByRole('gridcell', { name: /^Marrow × Sorrel F5 .* and Sorrel:/ }).click();
+});
 const phone = await pageOf('day', 390, 844);
 await enter(phone);
 await take(phone, 'phone-rounds', '/');
-await take(phone, 'phone-tank', `/tanks/${tank}`);
 await browser.close();
 server.kill('SIGTERM');
 await database.stop();

@@ -26,7 +26,7 @@ test('the stock is sorted, narrowed and chosen from; those chosen are paired, an
   await expect(page.getByText('9 pairs cannot be had under these limits; 2 can.')).toBeVisible();
   await page.getByLabel('Pairs', { exact: true }).fill('');
   await page.getByRole('listitem').filter({ hasText: 'Grey heron × Blue bar' }).getByRole('link', { name: 'Spawn' }).click();
-  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Grey heron × Blue bar');
+  await expect(page.getByLabel('Name of the attempt')).toHaveValue('Grey heron × Blue bar');
   await expect(page.getByRole('checkbox', { name: /Grey heron/ })).toBeChecked();
   await expect(page.getByRole('checkbox', { name: /Blue bar/ })).toBeChecked();
 });
@@ -89,6 +89,13 @@ test('kinship shows through whom, a line near its end says so, and who rescued t
   await page.getByRole('gridcell', { name: 'Lantern and Half moon: 25 %' }).click();
   await expect(page.getByText('Lantern and Half moon: 25 %')).toBeVisible();
   await expect(page.getByText(/Lantern – Blue bar – Half moon/)).toBeVisible();
+  // By the keys: from one square to the next, and chosen.
+  await page.getByRole('gridcell', { name: 'Blue bar and Ember: 50 %' }).focus();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Ember and Grey heron: 0 %')).toBeVisible();
+  await expect(page.getByText('No common ancestor is known.')).toBeVisible();
   await page.getByRole('combobox', { name: 'Species' }).selectOption({ label: 'Fighting fish' });
   await expect(page.getByText('Near collapse: no further brood without unrelated blood.')).toBeVisible();
   await page.getByRole('combobox', { name: 'Species' }).selectOption({ label: 'Humpback limia' });

@@ -2,6 +2,9 @@ import { orderGroups, type GroupRecord } from './pedigree';
 import { groupKinshipTable } from './groupKinship';
 import { effectiveSize } from './effectiveSize';
 
+/** So many founders, the largest first, are tried for who helped most. */
+const MOST_HELPERS = 24;
+
 /** One founder's part in the animals that live now. */
 export interface FounderShare {
   id: string;
@@ -65,13 +68,14 @@ export function diversity(pedigree: readonly GroupRecord[], living: readonly str
   const squares = parts.reduce((sum, { share }) => sum + share * share, 0);
   // What is left among those without a founder's genes: the founder without whom least is left has helped most.
   let rescuer: Diversity['rescuer'] = null;
-  for (const [k, founder] of founders.entries()) {
+  const helpers = parts.slice(0, MOST_HELPERS);
+  for (const { id } of helpers) {
+    const k = founders.findIndex((founder) => ordered.ids[founder] === id);
     const others = at.filter((i) => (shares[i]?.[k] ?? 0) === 0);
     if (others.length === 0 || others.length === at.length) continue;
     const kin = others.reduce((sum, i) => sum + others.reduce((all, j) => all + (table[i * n + j] ?? 0), 0), 0);
     const without = 1 - kin / others.length ** 2;
-    if (without < 1 - groupMeanKinship && without < (rescuer?.without ?? 1))
-      rescuer = { id: ordered.ids[founder] ?? '', without };
+    if (without < 1 - groupMeanKinship && without < (rescuer?.without ?? 1)) rescuer = { id, without };
   }
   return {
     rescuer,

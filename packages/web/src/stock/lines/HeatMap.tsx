@@ -10,6 +10,12 @@ export const KIN_STEPS = [
   [0.2, 'brothers and sisters'],
   [0.3, 'closer'],
 ] as const;
+const STEPS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowUp: [-1, 0],
+  ArrowDown: [1, 0],
+  ArrowLeft: [0, -1],
+  ArrowRight: [0, 1],
+};
 const stepOf = (kin: number) => KIN_STEPS.findLastIndex(([from]) => kin >= from - 1e-9);
 const SHADE = [
   'none',
@@ -100,52 +106,67 @@ export function HeatMap({
             </text>
           </g>
         ))}
-        {animals.map((one, i) =>
-          animals.map((other, j) => {
-            const kin = matrix[i]?.[j] ?? 0;
-            const [x, y] = [NAME_PX + j * cell, top + i * cell];
-            const isChosen =
-              chosen !== null &&
-              ((chosen[0] === one.id && chosen[1] === other.id) || (chosen[1] === one.id && chosen[0] === other.id));
-            return (
-              <g
-                key={other.id}
-                role="gridcell"
-                tabIndex={i === 0 && j === 1 ? 0 : -1}
-                aria-label={`${one.label} and ${other.label}: ${formatNumber(kin * 100)} %`}
-                className="cursor-pointer"
-                onClick={() => i !== j && choose([one.id, other.id])}
-                onKeyDown={(event) => event.key === 'Enter' && i !== j && choose([one.id, other.id])}
-              >
-                <KinShade kin={i === j ? 0 : kin} x={x} y={y} size={cell} />
-                <rect
-                  x={x}
-                  y={y}
-                  width={cell}
-                  height={cell}
-                  fill={i === j ? 'var(--shade)' : 'transparent'}
-                  stroke={isChosen ? 'var(--ink)' : 'var(--rule)'}
-                  strokeWidth={isChosen ? 2.5 : 1}
-                />
-                {cell >= 26 && (
-                  <text
-                    x={x + cell / 2}
-                    y={y + cell / 2 + 4}
-                    textAnchor="middle"
-                    fontSize={12}
-                    fill="var(--ink)"
-                    stroke="var(--sheet)"
-                    strokeWidth={3}
-                    paintOrder="stroke"
-                    className="pointer-events-none"
-                  >
-                    {kin === 0 ? '0' : formatNumber((i === j ? 2 * kin - 1 : kin) * 100)}
-                  </text>
-                )}
-              </g>
-            );
-          }),
-        )}
+        {animals.map((one, i) => (
+          <g key={one.id} role="row">
+            {animals.map((other, j) => {
+              const kin = matrix[i]?.[j] ?? 0;
+              const [x, y] = [NAME_PX + j * cell, top + i * cell];
+              const isChosen =
+                chosen !== null &&
+                ((chosen[0] === one.id && chosen[1] === other.id) || (chosen[1] === one.id && chosen[0] === other.id));
+              return (
+                <g
+                  key={other.id}
+                  role="gridcell"
+                  tabIndex={i === 0 && j === Math.min(1, n - 1) ? 0 : -1}
+                  data-square={`${i} ${j}`}
+                  aria-label={
+                    i === j
+                      ? `${one.label}, its own inbreeding: ${formatNumber((2 * kin - 1) * 100)} %`
+                      : `${one.label} and ${other.label}: ${formatNumber(kin * 100)} %`
+                  }
+                  className="cursor-pointer"
+                  onClick={() => i !== j && choose([one.id, other.id])}
+                  onKeyDown={(event) => {
+                    if (event.key === 'Enter' && i !== j) choose([one.id, other.id]);
+                    const step = STEPS[event.key];
+                    if (!step) return;
+                    event.preventDefault();
+                    event.currentTarget.ownerSVGElement
+                      ?.querySelector<SVGGElement>(`[data-square="${i + step[0]} ${j + step[1]}"]`)
+                      ?.focus();
+                  }}
+                >
+                  <KinShade kin={i === j ? 0 : kin} x={x} y={y} size={cell} />
+                  <rect
+                    x={x}
+                    y={y}
+                    width={cell}
+                    height={cell}
+                    fill={i === j ? 'var(--shade)' : 'transparent'}
+                    stroke={isChosen ? 'var(--ink)' : 'var(--rule)'}
+                    strokeWidth={isChosen ? 2.5 : 1}
+                  />
+                  {cell >= 26 && (
+                    <text
+                      x={x + cell / 2}
+                      y={y + cell / 2 + 4}
+                      textAnchor="middle"
+                      fontSize={12}
+                      fill="var(--ink)"
+                      stroke="var(--sheet)"
+                      strokeWidth={3}
+                      paintOrder="stroke"
+                      className="pointer-events-none"
+                    >
+                      {kin === 0 ? '0' : formatNumber((i === j ? 2 * kin - 1 : kin) * 100)}
+                    </text>
+                  )}
+                </g>
+              );
+            })}
+          </g>
+        ))}
       </svg>
     </div>
   );
