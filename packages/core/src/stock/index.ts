@@ -69,7 +69,7 @@ export {
   type OrderedPedigree,
   type PedigreeRecord,
 } from './kinship/pedigree';
-export { inbreeding, inbreedingOf } from './kinship/inbreeding';
+export { byAncestors, inbreeding, inbreedingOf } from './kinship/inbreeding';
 export { kinship, kinshipTable, type KinshipMatrix } from './kinship/kinship';
 export { groupKinship, groupKinshipTable } from './kinship/groupKinship';
 export { effectiveSize } from './kinship/effectiveSize';

@@ -9,12 +9,29 @@ export function groupKinshipTable({ sires, dams, brood }: OrderedGroups): { tabl
   const table = new Float64Array(n * n);
   const inbreeding = new Float64Array(n);
   const at = (i: number, j: number) => table[i * n + j] ?? 0;
+  const sibsOf = new Map<number, number[]>();
   for (let i = 0; i < n; i++) {
     const [mine, hers] = [sires[i] ?? [], dams[i] ?? []];
     const row = i * n;
-    for (const { index, probability } of [...mine, ...hers]) {
-      const [from, part] = [index * n, probability / 2];
-      for (let j = 0; j < i; j++) table[row + j] = (table[row + j] ?? 0) + part * (table[from + j] ?? 0);
+    const candidates = [...mine, ...hers];
+    // Two candidates at a time, the commonest case in one pass; the last pass fills the mirrored half too.
+    for (let k = 0; k < candidates.length; k += 2) {
+      const [one, other] = [candidates[k], candidates[k + 1]];
+      const [first, part] = [(one?.index ?? 0) * n, (one?.probability ?? 0) / 2];
+      const [second, rest] = other ? [other.index * n, other.probability / 2] : [first, 0];
+      const isLast = k + 2 >= candidates.length;
+      if (k === 0 && isLast)
+        for (let j = 0; j < i; j++) {
+          const value = part * (table[first + j] ?? 0) + rest * (table[second + j] ?? 0);
+          table[row + j] = value;
+          table[j * n + i] = value;
+        }
+      else
+        for (let j = 0; j < i; j++) {
+          const value = (table[row + j] ?? 0) + part * (table[first + j] ?? 0) + rest * (table[second + j] ?? 0);
+          table[row + j] = value;
+          if (isLast) table[j * n + i] = value;
+        }
     }
     let f = 0;
     for (const s of mine) for (const d of hers) f += s.probability * d.probability * at(s.index, d.index);
@@ -23,10 +40,17 @@ export function groupKinshipTable({ sires, dams, brood }: OrderedGroups): { tabl
     if (number >= 0) {
       const own = (side: readonly NumberedCandidates[]) =>
         side.reduce((all, { index, probability }) => all + probability * at(index, index), (1 - sum(side)) / 2);
-      const sibs = 0.25 * (own(mine) + own(hers) + 2 * f);
-      for (let j = 0; j < i; j++) if (brood[j] === number) table[row + j] = sibs;
+      const sibs = sibsOf.get(number) ?? [];
+      if (sibs.length > 0) {
+        const kin = 0.25 * (own(mine) + own(hers) + 2 * f);
+        for (const j of sibs) {
+          table[row + j] = kin;
+          table[j * n + i] = kin;
+        }
+      }
+      sibs.push(i);
+      sibsOf.set(number, sibs);
     }
-    for (let j = 0; j < i; j++) table[j * n + i] = table[row + j] ?? 0;
     table[row + i] = (1 + f) / 2;
   }
   return { table, inbreeding };

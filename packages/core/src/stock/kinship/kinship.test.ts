@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import {
+  byAncestors,
   diversity,
   findKinPaths,
   groupKinship,
@@ -65,7 +66,11 @@ describe('kinship', () => {
         const n = ordered.ids.length;
         const table = kinshipTable(ordered);
         const fast = inbreedingOf(ordered);
-        for (let i = 0; i < n; i++) expect(table[i * n + i]).toBeCloseTo((1 + (fast[i] ?? 0)) / 2, 12);
+        const other = byAncestors(ordered);
+        for (let i = 0; i < n; i++) {
+          expect(table[i * n + i]).toBeCloseTo((1 + (fast[i] ?? 0)) / 2, 12);
+          expect(other[i]).toBeCloseTo(fast[i] ?? -1, 12);
+        }
       }),
     );
   });
