@@ -24,6 +24,9 @@ export function LotForm({ tankId, done }: { tankId?: string; done: () => void })
       generation: '',
       origin: 'local' as 'wild' | 'imported' | 'local' | 'ownBrood',
       acquiredFrom: '',
+      name: '',
+      bornOn: '',
+      permit: '',
       at: toLocal(house.now(), house.timeZone),
     },
     toBody: (values) => ({
@@ -35,6 +38,9 @@ export function LotForm({ tankId, done }: { tankId?: string; done: () => void })
       generation: values.generation.trim() || null,
       origin: values.origin,
       acquiredFrom: values.acquiredFrom.trim() || null,
+      name: values.name.trim() || null,
+      bornOn: values.bornOn || null,
+      permit: values.permit.trim() || null,
       at: fromLocal('at', values.at, house.timeZone),
     }),
     fieldOf: (path) => headsField(path),
@@ -64,9 +70,24 @@ export function LotForm({ tankId, done }: { tankId?: string; done: () => void })
           <option value="ownBrood">Own brood</option>
         </SelectField>
         <TextField label="From whom" error={errors.acquiredFrom?.message} {...register('acquiredFrom')} />
+        <TextField label="Name" hint="Of a single animal; may stay empty" error={errors.name?.message} {...register('name')} />
+        <TextField label="Born on" type="date" hint="may stay empty" error={errors.bornOn?.message} {...register('bornOn')} />
         <TextField label="Line" hint="As you call the bloodline" error={errors.line?.message} {...register('line')} />
         <TextField label="Generation" hint="F2" error={errors.generation?.message} {...register('generation')} />
       </div>
+      {chosen?.caution && (
+        <TextField
+          label="Papers"
+          hint="Permit, licence: local law decides what is needed."
+          error={errors.permit?.message}
+          {...register('permit')}
+        />
+      )}
+      {watch('origin') !== 'ownBrood' && (
+        <p className="text-note text-quiet">
+          New stock goes into quarantine first, in a tank of its own at floor level; match the temperature, then drip.
+        </p>
+      )}
       <WhenField
         label="When they came"
         between={false}

@@ -234,7 +234,7 @@ export function SexingPage() {
                       <b className="font-mono text-ink">{lot.tankCode}</b>
                     </>
                   )}
-                  {total === 1 && `, booked as ${lot.males ? 'a male' : lot.females ? 'a female' : 'not sexed'}`}
+                  {total === 1 && `, booked as ${lot.males ? 'a male' : lot.females ? 'a female' : 'of neither sex yet'}`}
                   {total > 1 && '. A group: give one animal a name to follow its marks.'}
                 </>
               }

@@ -100,7 +100,7 @@ export const stockColumns = (house: House) => [
   column.accessor((lot) => lot.males + lot.females + lot.unsexed, {
     id: 'heads',
     header: 'Heads',
-    size: 104,
+    size: 96,
     cell: ({ row: { original: lot } }) => <Heads lot={lot} />,
   }),
   column.accessor((lot) => lot.pMale ?? -1, {
@@ -114,9 +114,9 @@ export const stockColumns = (house: House) => [
     header: 'Line',
     size: 140,
     cell: ({ getValue, row: { original: lot } }) => (
-      <span title={getValue()}>
-        {getValue()}
-        {lot.grade && <b className="ml-1.5 border border-edge px-1 text-note">{lot.grade}</b>}
+      <span className="flex items-center gap-1.5" title={getValue()}>
+        <span className="truncate">{getValue()}</span>
+        {lot.grade && <b className="shrink-0 border border-edge px-1 text-note">{lot.grade}</b>}
       </span>
     ),
   }),
@@ -129,7 +129,7 @@ export const stockColumns = (house: House) => [
   column.accessor((lot) => (lot.readiness ? READY_ORDER[lot.readiness] : 3), {
     id: 'ready',
     header: 'To spawn',
-    size: 218,
+    size: 206,
     cell: ({ row: { original: lot } }) =>
       lot.isRetired ? (
         <span className="text-quiet">retired</span>
@@ -151,7 +151,7 @@ export const stockColumns = (house: House) => [
   }),
   column.accessor('since', {
     header: 'Here since',
-    size: 100,
+    size: 116,
     cell: ({ row: { original: lot } }) => (
       <span className="text-quiet" title={originWords(lot)}>
         {formatDate(houseDay(lot.since, house.timeZone), house.today)}
