@@ -1,58 +1,36 @@
 // How smoothly a tank is dragged in a room of 300 tanks: frames while it moves, in Debian's Chromium on the built pages.
-import { spawn } from 'node:child_process';
-import { join } from 'node:path';
-import { chromium } from '@playwright/test';
-import { ROOT, freePort } from '../scripts/lib/machine.mjs';
+import { openPages } from './openPages.mjs';
 
 const TANKS = 300;
 const RACKS = 10;
-const port = await freePort();
-const server = spawn(process.execPath, [join(ROOT, 'dist', 'server.mjs')], {
-  stdio: ['ignore', 'pipe', 'inherit'],
-  env: {
-    ...process.env,
-    FRESHET_PORT: String(port),
-    FRESHET_WEB: join(ROOT, 'dist', 'web'),
-    FRESHET_NOW: '2026-11-25T07:12:00Z',
-  },
-});
-process.on('exit', () => server.kill('SIGTERM'));
-await new Promise((resolve, reject) => {
-  server.stdout.on('data', (chunk) => String(chunk).includes('listening') && resolve());
-  server.on('exit', () => reject(new Error('the application did not start')));
-});
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
-const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-await page.route('**/api/room', async (route) => {
-  const reply = await (await route.fetch()).json();
-  const like = reply.racks[0].shelves[0].tanks[0];
-  const racks = Array.from({ length: RACKS }, (_, r) => ({
-    ...reply.racks[0],
-    id: `r${r}`,
-    code: `R${r}`,
-    sump: null,
-    shelves: [1, 2, 3].map((level) => ({
-      ...reply.racks[0].shelves[0],
-      id: `s${r}.${level}`,
-      level,
-      lengthCm: 400,
-      loadLimitKg: null,
-      tanks: Array.from({ length: TANKS / RACKS / 3 }, (_t, t) => ({
-        ...like,
-        id: `t${r}.${level}.${t}`,
-        shelfId: `s${r}.${level}`,
-        code: `${r}${level}.${t}`,
-        leftCm: t * 34,
+const { browser, page, url } = await openPages(async (page) => {
+  await page.route('**/api/room', async (route) => {
+    const reply = await (await route.fetch()).json();
+    const like = reply.racks[0].shelves[0].tanks[0];
+    const racks = Array.from({ length: RACKS }, (_, r) => ({
+      ...reply.racks[0],
+      id: `r${r}`,
+      code: `R${r}`,
+      sump: null,
+      shelves: [1, 2, 3].map((level) => ({
+        ...reply.racks[0].shelves[0],
+        id: `s${r}.${level}`,
+        level,
+        lengthCm: 400,
+        loadLimitKg: null,
+        tanks: Array.from({ length: TANKS / RACKS / 3 }, (_t, t) => ({
+          ...like,
+          id: `t${r}.${level}.${t}`,
+          shelfId: `s${r}.${level}`,
+          code: `${r}${level}.${t}`,
+          leftCm: t * 34,
+        })),
       })),
-    })),
-  }));
-  await route.fulfill({ json: { racks } });
+    }));
+    await route.fulfill({ json: { racks } });
+  });
 });
-await page.goto(`http://127.0.0.1:${port}`);
-await page.getByRole('button', { name: 'Enter as keeper' }).click();
-await page.getByRole('navigation', { name: 'Areas' }).waitFor();
-await page.goto(`http://127.0.0.1:${port}/room`);
-page.on('pageerror', (error) => process.stderr.write(`${error.stack}\n`));
+await page.goto(`${url}/room`);
 await page.getByRole('checkbox', { name: 'Drag tanks, not animals' }).check();
 const tanks = await page.getByRole('group', { name: 'Racks as they stand' }).getByRole('link').count();
 const box = await page.getByRole('link', { name: /^01\.0:/ }).boundingBox();

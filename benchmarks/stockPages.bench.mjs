@@ -1,33 +1,9 @@
 // Scrolling 20,000 lots, and a page that stays alive while the kinship of 5,000 animals is worked out: Debian's Chromium on the built pages.
-import { spawn } from 'node:child_process';
-import { join } from 'node:path';
-import { chromium } from '@playwright/test';
-import { ROOT, freePort } from '../scripts/lib/machine.mjs';
+import { openPages } from './openPages.mjs';
 
 const LOTS = 20_000;
 const ANIMALS = 5000;
-const port = await freePort();
-const server = spawn(process.execPath, [join(ROOT, 'dist', 'server.mjs')], {
-  stdio: ['ignore', 'pipe', 'inherit'],
-  env: {
-    ...process.env,
-    FRESHET_PORT: String(port),
-    FRESHET_WEB: join(ROOT, 'dist', 'web'),
-    FRESHET_NOW: '2026-11-25T07:12:00Z',
-  },
-});
-process.on('exit', () => server.kill('SIGTERM'));
-await new Promise((resolve, reject) => {
-  server.stdout.on('data', (chunk) => String(chunk).includes('listening') && resolve());
-  server.on('exit', () => reject(new Error('the application did not start')));
-});
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
-const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-page.on('pageerror', (error) => process.stderr.write(`${error.stack}\n`));
-const url = `http://127.0.0.1:${port}`;
-await page.goto(url);
-await page.getByRole('button', { name: 'Enter as keeper' }).click();
-await page.getByRole('navigation', { name: 'Areas' }).waitFor();
+const { browser, page, url } = await openPages();
 
 await page.route('**/api/lots', async (route) => {
   const [like] = await (await route.fetch()).json();
@@ -78,7 +54,7 @@ await page.route('**/api/pedigree/*', async (route) => {
           sires: [{ id: `n${2 * Math.floor((i - 1 - ((i * 7) % 50)) / 2)}`, probability: 1 }],
           dams: [{ id: `n${2 * Math.floor((i - 2 - ((i * 13) % 50)) / 2) + 1}`, probability: 1 }],
         },
-  ).map((record) => record);
+  );
   const animals = pedigree.map(({ id }, i) => ({
     id,
     lotId: id,

@@ -22,7 +22,7 @@ export interface AttemptFacts extends AttemptRow {
 /** How a parent lot is called: species, line, generation. */
 function labelOf(lot: LotRow | undefined, kinds: ReadonlyMap<string, ResolvedSpecies>): string {
   if (!lot) return 'gone';
-  return [kinds.get(lot.speciesKey)?.commonName ?? lot.speciesKey, lot.line && `line ${lot.line}`, lot.generation]
+  return [lot.name ?? kinds.get(lot.speciesKey)?.commonName ?? lot.speciesKey, lot.line && `line ${lot.line}`, lot.generation]
     .filter(Boolean)
     .join(', ');
 }
@@ -103,7 +103,7 @@ export function createSpawning({
     applyTrigger,
 
     async attempts(who: Who, broodIdsBy: ReadonlyMap<string, string[]>) {
-      const [rows, tankRows, lotRows, kinds] = await Promise.all([
+      const [rows, tankRows, kinds] = await Promise.all([
         attempts.find(
           who.houseId,
           {},
@@ -115,10 +115,11 @@ export function createSpawning({
           },
         ),
         room.repository.tanks.find(who.houseId),
-        stock.repository.lots.find(who.houseId, { broodId: null }),
         species.all(who.houseId),
       ]);
       const facts = await withFacts(who.houseId, rows);
+      const parentIds = new Set(facts.flatMap((attempt) => attempt.parents.map(({ lotId }) => lotId)));
+      const lotRows = await stock.repository.byIds(who.houseId, [...parentIds]);
       const codes = new Map(tankRows.map((tank) => [tank.id, tank.code]));
       const lots = new Map(lotRows.map((lot) => [lot.id, lot]));
       return facts.map((attempt) => ({
