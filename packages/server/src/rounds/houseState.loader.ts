@@ -1,12 +1,15 @@
 import type { HouseAttempt, HouseState, HouseTank } from '@freshet/core/rounds';
+import type { ResolvedSpecies } from '@freshet/core/stock';
 import { houseDay } from '@freshet/core/time';
 import { groupBy, type Who } from '../platform';
 import type { RoomService } from '../room';
 import type { AttemptFacts } from '../spawning';
+import type { LotRow } from '../stock';
 import type { LoaderDeps } from './loaderDeps';
 import { createRoomLoader } from './houseRoom.loader';
 import type { createRoundsRepository } from './rounds.repository';
 
+const DAY_MS = 86_400_000;
 type Rooms = Awaited<ReturnType<RoomService['repository']['all']>>;
 
 function toTanks({ racks, shelves, tanks }: Rooms, quarantined: ReadonlySet<string>): HouseTank[] {
@@ -50,6 +53,12 @@ const toAttempt = (attempt: AttemptFacts, hasBrood: boolean): HouseAttempt => ({
   to: attempt.ended?.day ?? attempt.toDay,
 });
 
+/** Animals of an own brood that are all sexed and of breeding age live as breeders from then on, not as young of their brood. */
+function isGrown(lot: LotRow, laidAt: string | undefined, species: ResolvedSpecies | undefined, now: string): boolean {
+  if (!laidAt || !species || lot.unsexed > 0) return false;
+  return Date.parse(now) - Date.parse(laidAt) >= species.figures.maturityDays[0] * DAY_MS;
+}
+
 /**
  * Reads everything a round is worked out from. The number of queries is fixed: it grows neither with tanks nor with broods.
  */
@@ -83,6 +92,7 @@ export function createLoader(deps: LoaderDeps, repository: ReturnType<typeof cre
       ),
     ]);
     const { facts: roomFacts, quarantined } = await loadRoom(who, rooms, living, cultures, kinds);
+    const laid = new Map(loaded.broods.map((brood) => [brood.id, brood.laid.to]));
     const broodsBy = groupBy(broodRows, (brood) => brood.attemptId ?? '');
     return {
       now,
@@ -90,7 +100,11 @@ export function createLoader(deps: LoaderDeps, repository: ReturnType<typeof cre
       species: kinds,
       tanks: toTanks(rooms, quarantined),
       room: roomFacts,
-      lots: living.map((lot) => ({ ...lot, since: placed.get(lot.id) ?? lot.since })),
+      lots: living.map((lot) => ({
+        ...lot,
+        broodId: isGrown(lot, laid.get(lot.broodId ?? ''), kinds.get(lot.speciesKey), now) ? null : lot.broodId,
+        since: placed.get(lot.id) ?? lot.since,
+      })),
       attempts: facts.map((attempt) => toAttempt(attempt, broodsBy.has(attempt.id))),
       programmes,
       broods: loaded.broods,

@@ -243,6 +243,16 @@ describe('descent', () => {
     expect((await card(sire)).spawnings).toMatchObject([{ broodId, role: 'sire', alone: true }]);
   });
 
+  it('makes breeders of young that are sexed and of age: the round feeds them as such', async () => {
+    const { lotId } = await spawnedPair('zebra-danio');
+    const stop = async () => (await sitter.get('round')).stops.find(({ code }) => code === 'A1');
+    test.setNow('2026-09-20T08:00:00.000Z');
+    await sitter.write('sexLot', { id: newId(), lotId, heads: { males: 20, females: 19, unsexed: 1 }, at: test.now() });
+    expect((await stop())?.stage).not.toBe('breeders');
+    await sitter.write('sexLot', { id: newId(), lotId, heads: { males: 20, females: 20, unsexed: 0 }, at: test.now() });
+    expect(await stop()).toMatchObject({ stage: 'breeders', detail: '21 m, 21 f' });
+  });
+
   it('takes noted parents with their chances, for the whole brood, until taken back', async () => {
     const { dam, lotId, broodId } = await spawnedPair();
     const other = await stockUp(keeper, tank('A2'), 'kribensis', { females: 1 }, AT);

@@ -1,14 +1,7 @@
 import { lazy, Suspense, useRef, useState, type ReactNode } from 'react';
+import type { Reasons } from './reasons';
 
 const WhyPopover = lazy(() => import('./WhyPopover'));
-
-/** How a result came about. */
-export interface Reasons {
-  inputs?: readonly { label: string; value: string }[];
-  formula?: string;
-  source?: string;
-  notes?: readonly string[];
-}
 
 /** The "why?" beside a number: inputs, formula in words, source. */
 export function Why({ label = 'why?', ...reasons }: Reasons & { about: string; label?: ReactNode }) {

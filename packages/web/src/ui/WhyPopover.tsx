@@ -1,6 +1,6 @@
 import type { RefObject } from 'react';
 import { Popover } from 'radix-ui';
-import type { Reasons } from './Why';
+import type { Reasons } from './reasons';
 
 /** The sheet of a "why?": inputs, formula in words, source. Fetched when the first is opened. */
 export default function WhyPopover({
