@@ -82,12 +82,12 @@ await take(day, 'exposure', '/room/exposure');
 await take(day, 'tank', `/tanks/${tank}`);
 await take(day, 'stock', '/stock');
 await take(day, 'lot', `/stock/${await idOf(day, '/api/lots', 'name', 'Torn fin', 'id')}`);
-await take(day, 'sexing', `/stock/${await idOf(day, '/api/lots', 'name', 'Ember', 'id')}/sexing`, async () => {
+await take(day, 'sexing', `/stock/${await idOf(day, '/api/lots', 'name', 'Copper', 'id')}/sexing`, async () => {
   const hump = day.getByRole('listitem').filter({ hasText: 'Hump on the forehead' });
   await hump.getByRole('radio', { name: 'not seen' }).click();
 });
 await take(day, 'pairing', '/stock/lines/angelfish/pairing');
-await take(day, 'pedigree', `/stock/lines/angelfish/pedigree?animal=${await idOf(day, '/api/lots', 'name', 'Ember', 'id')}`);
+await take(day, 'pedigree', `/stock/lines/angelfish/pedigree?animal=${await idOf(day, '/api/lots', 'name', 'Copper', 'id')}`);
 await take(day, 'cross', '/stock/lines/angelfish/cross', async () => {
   await day.getByLabel('Sire', { exact: true }).selectOption({ label: 'Torn fin' });
   await day.getByLabel('Dam', { exact: true }).selectOption({ label: 'Blue bar' });

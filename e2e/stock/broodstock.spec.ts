@@ -34,8 +34,8 @@ test('the stock is sorted, narrowed and chosen from; those chosen are paired, an
 test('sexing asks for what tells most next, says how sure it is, and books it', async ({ page }) => {
   await enter(page);
   await goTo(page, 'Stock');
-  await page.getByLabel('Find').fill('ember');
-  await page.getByRole('link', { name: /^Ember/ }).click();
+  await page.getByLabel('Find').fill('copper');
+  await page.getByRole('link', { name: /^Copper/ }).click();
   await page.getByRole('link', { name: 'Sexing' }).click();
   await expect(page.getByText('female, 69 %').first()).toBeVisible();
   await page.getByLabel('Length, mm').fill('minus');
@@ -90,11 +90,11 @@ test('kinship shows through whom, a line near its end says so, and who rescued t
   await expect(page.getByText('Lantern and Half moon: 25 %')).toBeVisible();
   await expect(page.getByText(/Lantern – Blue bar – Half moon/)).toBeVisible();
   // By the keys: from one square to the next, and chosen.
-  await page.getByRole('gridcell', { name: 'Blue bar and Ember: 50 %' }).focus();
+  await page.getByRole('gridcell', { name: 'Blue bar and Copper: 50 %' }).focus();
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('Enter');
-  await expect(page.getByText('Ember and Grey heron: 0 %')).toBeVisible();
+  await expect(page.getByText('Copper and Grey heron: 0 %')).toBeVisible();
   await expect(page.getByText('No common ancestor is known.')).toBeVisible();
   await page.getByRole('combobox', { name: 'Species' }).selectOption({ label: 'Fighting fish' });
   await expect(page.getByText('Near collapse: no further brood without unrelated blood.')).toBeVisible();

@@ -1,18 +1,12 @@
+import { NO_DETAILS } from '@freshet/contract/stock';
 import type { Story } from './story';
 import type { Places } from './broodStory';
 import { ANCESTORS, ANGEL, GENOTYPES, GRADED, LIMIA, LOOKED, NOTED, RESCUE, SCORES, TAGGED, type Animal } from './lines';
 
-const details = (animal: Animal, more: { marks?: string; grade?: string | undefined; bornOn?: string } = {}) => ({
-  name: animal.name,
-  line: animal.line,
-  generation: animal.generation,
-  grade: more.grade ?? null,
-  marks: more.marks ?? null,
-  permit: null,
-  bornOn: more.bornOn ?? null,
-  isProven: false,
-  isRetired: false,
-});
+const details = (
+  { name, line, generation }: Animal,
+  { grade, ...more }: { marks?: string; grade?: string | undefined; bornOn?: string } = {},
+) => ({ ...NO_DETAILS, name, line, generation, ...more, grade: grade ?? null });
 const sure = (lotId: string) => [{ lotId, probability: 1 }];
 
 /** Who came before the broodstock: the books of three lines, taken over at the start. */
@@ -157,17 +151,7 @@ function tellGenes(story: Story, lots: Map<string, string>): void {
     story.write(proven, 'describeLot', {
       id: story.newId(proven),
       lotId: lots.get(key) ?? '',
-      details: {
-        name: null,
-        line,
-        generation: key === 'angel' ? 'F2' : null,
-        grade: null,
-        marks: null,
-        permit: null,
-        bornOn: null,
-        isProven: true,
-        isRetired: false,
-      },
+      details: { ...NO_DETAILS, line, generation: key === 'angel' ? 'F2' : null, isProven: true },
     });
   }
 }

@@ -95,7 +95,7 @@ export const TAGGED: readonly Tagged[] = [
     'White half moon under the eye',
     'A',
   ),
-  angel('ember', 'Ember', 'unsexed', 'A3.3', 120, 'Quay', 'F3', ['torn', 'blue'], 'All gold, one dark scale on the left'),
+  angel('copper', 'Copper', 'unsexed', 'A3.3', 120, 'Quay', 'F3', ['torn', 'blue'], 'All gold, one dark scale on the left'),
 ];
 
 /** The stranger that rescued a line, and his daughters and sons. */
@@ -146,7 +146,7 @@ export const LOOKED: readonly [lot: string, daysAgo: number, mm: number, looks: 
   ['grey', 200, 96, { pointedTube: 'seen', bluntTube: 'notSeen', foreheadHump: 'notSeen' }],
   ['lantern', 12, 88, { pointedTube: 'seen', bluntTube: 'notSeen', foreheadHump: 'notSeen' }],
   ['halfmoon', 12, 90, { pointedTube: 'notSeen', bluntTube: 'seen', foreheadHump: 'notSeen' }],
-  ['ember', 5, 82, { foreheadHump: 'notSeen', pointedTube: 'cannotTell' }],
+  ['copper', 5, 82, { foreheadHump: 'notSeen', pointedTube: 'cannotTell' }],
 ];
 
 export const GENOTYPES: readonly [lot: string, genotype: string][] = [
@@ -154,7 +154,7 @@ export const GENOTYPES: readonly [lot: string, genotype: string][] = [
   ['blue', 'G/g'],
   ['grey', 'G/G'],
   ['lantern', 'G/g'],
-  ['ember', 'g/g'],
+  ['copper', 'g/g'],
 ];
 
 export const GRADED: readonly [name: string, colour: number, pattern: number][] = [

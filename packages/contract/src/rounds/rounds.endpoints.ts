@@ -157,7 +157,7 @@ export const TankLife = v.object({
     state: v.picklist(TANK_STATES),
     since: v.nullable(Day),
     ready: v.boolean(),
-    hindrances: v.array(v.object({ what: v.string(), todo: v.string() })),
+    hindrances: v.array(v.object({ what: v.string(), remedy: v.string() })),
     notes: v.array(v.string()),
     expected: v.nullable(v.object({ from: Day, to: Day, basis: v.picklist(['zeros', 'curve', 'usual', 'rest']) })),
   }),

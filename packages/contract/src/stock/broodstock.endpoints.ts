@@ -31,6 +31,19 @@ export const LotDetails = v.object({
   isRetired: v.boolean(),
 });
 
+/** What is said of a lot that nobody described. */
+export const NO_DETAILS: v.InferOutput<typeof LotDetails> = {
+  name: null,
+  line: null,
+  generation: null,
+  grade: null,
+  marks: null,
+  permit: null,
+  bornOn: null,
+  isProven: false,
+  isRetired: false,
+};
+
 export const DescribeLot = v.object({ id: Id, lotId: Id, details: LotDetails });
 
 /** What a lot's heads are, now that they were looked at: the sum stays. */

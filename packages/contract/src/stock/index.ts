@@ -4,6 +4,7 @@ export {
   broodstockEndpoints,
   LotCard,
   LotDetails,
+  NO_DETAILS,
   DescribeLot,
   SexLot,
   AssessSex,

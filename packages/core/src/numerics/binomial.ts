@@ -4,7 +4,7 @@ import { logGamma, regularisedBeta } from './beta';
 const SUMMED = 3000;
 
 /** Chance of exactly k of n. @param share - chance of each, 0..1 */
-export function binomialPmf(k: number, n: number, share: number): number {
+function binomialPmf(k: number, n: number, share: number): number {
   if (k < 0 || k > n) return 0;
   if (share <= 0 || share >= 1) return k === (share <= 0 ? 0 : n) ? 1 : 0;
   return Math.exp(logGamma(n + 1) - logGamma(k + 1) - logGamma(n - k + 1) + k * Math.log(share) + (n - k) * Math.log1p(-share));
@@ -37,11 +37,3 @@ export function binomialBetween(low: number, high: number, n: number, share: num
 
 const atMost = (k: number, n: number, share: number): number =>
   k < 0 ? 0 : k >= n ? 1 : regularisedBeta(1 - share, n - k, k + 1);
-
-/** Chance of at least k of n. */
-export function binomialAtLeast(k: number, n: number, share: number): number {
-  if (k <= 0) return 1;
-  if (k > n) return 0;
-  if (share <= 0) return 0;
-  return n > SUMMED ? regularisedBeta(share, k, n - k + 1) : binomialBetween(k, n, n, share);
-}

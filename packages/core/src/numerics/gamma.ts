@@ -31,7 +31,7 @@ export function regularisedGamma(a: number, x: number): number {
 }
 
 /** Chance that a standard normal lies at or below z. */
-export function normalBelow(z: number): number {
+function normalBelow(z: number): number {
   const half = regularisedGamma(0.5, (z * z) / 2) / 2;
   return z < 0 ? 0.5 - half : 0.5 + half;
 }

@@ -1,3 +1,3 @@
-export { logGamma, regularisedBeta, betaQuantile } from './beta';
-export { binomialPmf, binomialAtLeast, binomialBetween } from './binomial';
-export { regularisedGamma, normalBelow, normalQuantile } from './gamma';
+export { logGamma, betaQuantile } from './beta';
+export { binomialBetween } from './binomial';
+export { regularisedGamma, normalQuantile } from './gamma';

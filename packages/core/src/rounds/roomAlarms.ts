@@ -7,13 +7,13 @@ import { STALE_DAYS, type Alarm } from './alarm';
 const BREACH_DAYS = 28;
 
 const FAULTS = {
-  silent: { title: 'probe is silent', todo: 'Look at its power and network; take a temperature by hand.' },
-  stuck: { title: 'probe does not move', todo: 'Lift it out and in again; take a temperature by hand.' },
-  outOfRange: { title: 'out of range', todo: 'Look at the heater and at the room; change it slowly.' },
-  changingFast: { title: 'changes fast', todo: 'Look at the heater, the lid and the room now; young stand no swings.' },
+  silent: { title: 'probe is silent', remedy: 'Look at its power and network; take a temperature by hand.' },
+  stuck: { title: 'probe does not move', remedy: 'Lift it out and in again; take a temperature by hand.' },
+  outOfRange: { title: 'out of range', remedy: 'Look at the heater and at the room; change it slowly.' },
+  changingFast: { title: 'changes fast', remedy: 'Look at the heater, the lid and the room now; young stand no swings.' },
   drifting: {
     title: 'probe and hand disagree',
-    todo: 'Measure again with a second thermometer; calibrate or replace the probe.',
+    remedy: 'Measure again with a second thermometer; calibrate or replace the probe.',
   },
 } as const;
 
@@ -24,7 +24,7 @@ export function roomAlarms(house: ReadHouse): Alarm[] {
   const codeOf = (tankId: string) => house.tanks.get(tankId)?.code ?? '';
   for (const probe of room.probes)
     for (const verdict of probe.verdicts) {
-      const { title, todo } = FAULTS[verdict.fault];
+      const { title, remedy } = FAULTS[verdict.fault];
       const isWater = verdict.fault === 'outOfRange' || verdict.fault === 'changingFast';
       // A probe silent for days is a tank without a temperature: that is said already.
       if (verdict.fault === 'silent' && daysBetween(houseDay(verdict.since, timeZone), house.today) >= STALE_DAYS) continue;
@@ -34,7 +34,7 @@ export function roomAlarms(house: ReadHouse): Alarm[] {
         key: `probe:${probe.tankId}:${verdict.fault}`,
         severity: isWater ? 'now' : 'soon',
         title: `${codeOf(probe.tankId)}: ${title}.`,
-        text: `${probe.name} shows ${formatNumber(verdict.value, 3)} °C${shift} since ${formatInstant(verdict.since, house.today, timeZone)}. ${todo}`,
+        text: `${probe.name} shows ${formatNumber(verdict.value, 3)} °C${shift} since ${formatInstant(verdict.since, house.today, timeZone)}. ${remedy}`,
         subject: { kind: 'tank', id: probe.tankId },
       });
     }

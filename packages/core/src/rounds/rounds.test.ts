@@ -91,6 +91,42 @@ const chores = (state: HouseState, code: string, day = TODAY) =>
   round(state, day).stops.find((stop) => stop.code === code)?.chores ?? [];
 const exactly = (at: string) => ({ from: at, to: at });
 
+describe('conditioning', () => {
+  const programme = {
+    id: 'P',
+    lotId: 'pair',
+    from: TODAY,
+    to: '2026-03-23',
+    foods: 'grindal worms',
+    mealsPerDay: 3,
+    separated: 'divider' as const,
+    water: 'a third changed twice a week',
+    lastScored: null,
+  };
+  const state = (more: Partial<typeof programme> | { lastScored: string } = {}) =>
+    house({
+      lots: [lot('pair', 'T1', 'lemon-tetra', { males: 1, females: 1, unsexed: 0 })],
+      programmes: [{ ...programme, ...more }],
+    });
+  const kinds = (from: HouseState, day = TODAY) => chores(from, 'T1', day).map(({ kind }) => kind);
+
+  it('gives its meals in place of the usual ones from its first to its last day', () => {
+    expect(kinds(state())).toEqual(['condition', 'score']);
+    expect(kinds(state(), '2026-03-23')).toContain('condition');
+    expect(kinds(state({ to: '2026-03-12' }), '2026-03-13')).toEqual(['feed']);
+    expect(kinds(state({ from: '2026-03-11' }))).toEqual(['feed']);
+    expect(chores(state(), 'T1')[0]).toMatchObject({ text: 'Conditioning food: grindal worms', amountText: '3 × a day' });
+    expect(chores(state(), 'T1')[0]?.why).toEqual(
+      expect.arrayContaining(['Sexes apart, by a divider.', 'a third changed twice a week']),
+    );
+  });
+
+  it('asks for a score each week, and not before', () => {
+    expect(kinds(state({ lastScored: '2026-03-04' }))).toEqual(['condition']);
+    expect(kinds(state({ lastScored: '2026-03-03' }))).toEqual(['condition', 'score']);
+  });
+});
+
 describe('chores', () => {
   it('ask to take the adults out while they are with eggs they would eat, late after a day', () => {
     const state = (now: string) =>

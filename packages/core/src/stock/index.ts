@@ -69,7 +69,7 @@ export {
   type OrderedPedigree,
   type PedigreeRecord,
 } from './kinship/pedigree';
-export { byAncestors, inbreeding, inbreedingOf } from './kinship/inbreeding';
+export { inbreeding, inbreedingOf } from './kinship/inbreeding';
 export { kinship, kinshipTable, type KinshipMatrix } from './kinship/kinship';
 export { groupKinship, groupKinshipTable } from './kinship/groupKinship';
 export { effectiveSize } from './kinship/effectiveSize';
@@ -107,10 +107,10 @@ export {
 export { breederLimits, SIGNS_OF, type BreederLimits } from './condition/breederCondition';
 export { CONDITION_SIGNS, type ConditionSign } from './condition/conditionSigns';
 export {
-  decideReadiness,
+  decideBreederReadiness,
   scoreTrend,
   type BreederFacts,
   type BreederReadiness,
   type ReadinessCheck,
-} from './condition/decideReadiness';
+} from './condition/decideBreederReadiness';
 export { checkCompany, type Company, type CompanyCheck } from './condition/checkCompany';

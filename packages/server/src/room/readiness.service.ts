@@ -141,7 +141,7 @@ export function createReadiness({
       const { readiness } = await load(who, new Map());
       const found = readiness.get(tankId);
       const [first] = found?.hindrances ?? [];
-      if (first) throw new DomainError('room/not-ready', { detail: `${first.what} ${first.todo}`, pointer });
+      if (first) throw new DomainError('room/not-ready', { detail: `${first.what} ${first.remedy}`, pointer });
     },
   };
 }

@@ -1,3 +1,4 @@
+import { NO_DETAILS } from '@freshet/contract/stock';
 import { groupKinship } from '@freshet/core/stock';
 import { attempt, clutch, EMPTY, furnish, stockUp } from '../testing/furnish';
 import { newId, openTestHouse, type Client, type TestHouse } from '../testing/testHouse';
@@ -22,17 +23,6 @@ beforeEach(async () => {
 const tank = (code: string) => tanks[code] ?? '';
 const lotOf = async (id: string) => (await keeper.get('lots')).find((lot) => lot.id === id);
 const card = (lotId: string) => keeper.get('lotCard', { params: { lotId } });
-const NO_DETAILS = {
-  name: null,
-  line: null,
-  generation: null,
-  grade: null,
-  marks: null,
-  permit: null,
-  bornOn: null,
-  isProven: false,
-  isRetired: false,
-};
 const describeAs = (lotId: string, details: Partial<typeof NO_DETAILS> | object) =>
   keeper.write('describeLot', { id: newId(), lotId, details: { ...NO_DETAILS, ...details } });
 /** A pair that spawned on the 2nd of June; ids of both, the brood and its lot. */
@@ -346,6 +336,18 @@ describe('lots from a file', () => {
     await keeper.write('undo', { id: newId(), entryId });
     expect(await keeper.get('lots')).toHaveLength(before);
   });
+
+  it('may be long: a thousand rows are one entry, more than is too much is refused whole', async () => {
+    const many = Array.from({ length: 1000 }, (_, i) =>
+      row({ details: { ...NO_DETAILS, name: `Animal ${i}`, marks: 'a mark that is written out at some length '.repeat(6) } }),
+    );
+    const before = (await keeper.get('lots')).length;
+    await keeper.write('importLots', { id: newId(), lots: many });
+    expect(await keeper.get('lots')).toHaveLength(before + 1000);
+    const wide = many.map((lot) => ({ ...lot, lotId: newId(), acquiredFrom: 'x'.repeat(7000) }));
+    expect(await keeper.call('importLots', { id: newId(), lots: wide })).toMatchObject({ ok: false, status: 413 });
+    expect(await keeper.get('lots')).toHaveLength(before + 1000);
+  }, 60_000);
 
   it('wants a tank for animals', async () => {
     expect(await keeper.call('importLots', { id: newId(), lots: [row({ tankId: null })] })).toMatchObject({

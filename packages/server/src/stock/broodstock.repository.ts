@@ -170,6 +170,12 @@ export function createBroodstockRepository(database: Database) {
     at: 'instant',
   });
   const photos = houseTable<PhotoRow>(database, 'photos', { lotId: 'id', data: 'text', at: 'instant' });
+  /** Programmes with whether they were ended before their time. */
+  async function withEnds(houseId: string, rows: ProgrammeRow[]) {
+    const ends = await programmeEnds.find(houseId, { programmeId: { [Op.in]: rows.map(({ id }) => id) } });
+    const ended = new Set(ends.map(({ programmeId }) => programmeId));
+    return rows.map((row) => ({ ...row, isEnded: ended.has(row.id) }));
+  }
   return {
     details,
     parentSets,
@@ -183,13 +189,19 @@ export function createBroodstockRepository(database: Database) {
     throwbacks,
     photos,
     /** All rows of a table that are about some lot, oldest first. */
-    detailsOf: (houseId: string, lotId: string) => details.find(houseId, { lotId }, OLDEST_FIRST),
     assessmentsOf: (houseId: string, lotId: string) => assessments.find(houseId, { lotId }, OLDEST_FIRST),
     conditionsOf: (houseId: string, lotId: string) => conditions.find(houseId, { lotId }, OLDEST_FIRST),
     gradingsOf: (houseId: string, lotId: string) => gradings.find(houseId, { lotId }, OLDEST_FIRST),
     throwbacksOf: (houseId: string, lotId: string) => throwbacks.find(houseId, { lotId }, OLDEST_FIRST),
     ofSpecies: (houseId: string, speciesKey: string) => assessments.find(houseId, { speciesKey }, OLDEST_FIRST),
-    allAssessments: (houseId: string) => assessments.find(houseId, {}, OLDEST_FIRST),
+    /** How likely each lot is male by its newest assessment. */
+    malesByTraits: async (houseId: string) => {
+      const rows = await database.sequelize.query<{ lotId: string; pMale: number }>(
+        'SELECT lot_id lotId, p_male pMale FROM assessments WHERE house_id = :houseId AND live = 1 ORDER BY at, id',
+        { replacements: { houseId }, type: QueryTypes.SELECT },
+      );
+      return new Map(rows.map(({ lotId, pMale }) => [lotId, pMale]));
+    },
     conditionsSince: (houseId: string, at: string) => conditions.find(houseId, { at: { [Op.gte]: at } }, OLDEST_FIRST),
     /** The longest that each lot was ever measured, for readiness. */
     lengths: async (houseId: string) => {
@@ -219,21 +231,11 @@ export function createBroodstockRepository(database: Database) {
           { replacements: { houseId, lotId }, type: QueryTypes.SELECT },
         )
       ).map(({ id }) => id),
+    programmesOf: async (houseId: string, lotId: string) =>
+      withEnds(houseId, await programmes.find(houseId, { lotId }, { order: [['fromDay', 'ASC']] })),
     /** Programmes that run on a day or later and were not ended. */
-    async runningFrom(houseId: string, day: string) {
-      const rows = await programmes.find(houseId, { toDay: { [Op.gte]: day } });
-      const ends = await programmeEnds.find(houseId, { programmeId: { [Op.in]: rows.map(({ id }) => id) } });
-      const ended = new Set(ends.map(({ programmeId }) => programmeId));
-      return rows.filter(({ id }) => !ended.has(id));
-    },
-    /** Lots of a species, living or not. */
-    lotIdsOf: async (houseId: string, speciesKey: string) =>
-      (
-        await database.sequelize.query<{ id: string }>(
-          'SELECT id FROM lots WHERE house_id = :houseId AND species_key = :speciesKey AND live = 1',
-          { replacements: { houseId, speciesKey }, type: QueryTypes.SELECT },
-        )
-      ).map(({ id }) => id),
+    runningFrom: async (houseId: string, day: string) =>
+      (await withEnds(houseId, await programmes.find(houseId, { toDay: { [Op.gte]: day } }))).filter(({ isEnded }) => !isEnded),
     /** The ledger of a species' lots without what was taken back, oldest first. */
     ledger: (houseId: string, speciesKey: string) =>
       database.sequelize.query<{

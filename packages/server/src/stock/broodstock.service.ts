@@ -7,7 +7,7 @@ import { DomainError, type Clock, type Who } from '../platform';
 import type { RoomService } from '../room';
 import type { BroodstockRepository } from './broodstock.repository';
 import { createLotDetails } from './lotDetails';
-import type { createLotViews } from './lotViews';
+import type { LotViews } from './lotViews';
 import type { LotRow } from './stock.repository';
 import { headWords, type StockService } from './stock.service';
 import { v7 as newId } from 'uuid';
@@ -16,22 +16,18 @@ type Body<Name extends keyof typeof broodstockEndpoints> = BodyOf<(typeof broods
 
 const headsOf = ({ males, females, unsexed }: Heads): Heads => ({ males, females, unsexed });
 
-/** What is logged about broodstock: names, sexes, condition, programmes, grades, pictures, merging. */
-export function createBroodstock({
-  clock,
-  log,
-  room,
-  stock,
-  repository,
-  views,
-}: {
+/** What the writes about broodstock work with. */
+export interface BroodstockDeps {
   clock: Clock;
   log: LogService;
   room: RoomService;
   stock: StockService;
   repository: BroodstockRepository;
-  views: ReturnType<typeof createLotViews>;
-}) {
+  views: LotViews;
+}
+
+/** What is logged about broodstock: names, sexes, condition, programmes, grades, pictures, merging. */
+export function createBroodstock({ clock, log, room, stock, repository, views }: BroodstockDeps) {
   const { lots } = stock.repository;
   const { details, assessments, conditions, programmes, programmeEnds, gradings, throwbacks, photos } = repository;
   const { say, restore } = createLotDetails(repository, lots);

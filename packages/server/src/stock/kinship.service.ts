@@ -6,7 +6,7 @@ import { formatDay, houseDay } from '@freshet/core/time';
 import type { LogService, Scope } from '../log';
 import { DomainError, type Clock, type Who } from '../platform';
 import type { BroodstockRepository, GeneRow } from './broodstock.repository';
-import type { Descent } from './descent';
+import type { BroodDescent, Descent } from './descent';
 import { toLotView, type LotViews } from './lotViews';
 import type { LotRow, StockRepository } from './stock.repository';
 import { v7 as newId } from 'uuid';
@@ -35,13 +35,13 @@ export function createKinship({
   const byAnimals = (lotIds: readonly string[]): ParentLot[] => lotIds.map((lotId) => ({ lotId, probability: null }));
 
   async function read(houseId: string, speciesKey: string) {
-    const [lotIds, ledger, broods] = await Promise.all([
-      repository.lotIdsOf(houseId, speciesKey),
+    const [lots, ledger, broods, sets] = await Promise.all([
+      stockRepository.ofSpecies(houseId, speciesKey),
       repository.ledger(houseId, speciesKey),
       descent.broods(houseId),
+      repository.parentSetsOf(houseId),
     ]);
     const own = broods.filter((brood) => brood.speciesKey === speciesKey);
-    const [lots, sets] = await Promise.all([stockRepository.byIds(houseId, lotIds), repository.parentSetsOf(houseId)]);
     return { lots, ledger, broods: own, noted: new Map(sets.map((set) => [set.subjectId, set])) };
   }
 
@@ -64,11 +64,11 @@ export function createKinship({
 
   return {
     /** Parents of a lot: those noted for it or its brood, else the lots of its attempt. */
-    async parentsOf(who: Who, lot: LotRow) {
+    async parentsOf(who: Who, lot: LotRow, broods: readonly BroodDescent[]) {
       const subjectId = lot.broodId ?? lot.id;
       const [set] = (await repository.parentSetsOf(who.houseId, [subjectId])).slice(-1);
       if (set) return { sires: set.sires, dams: set.dams, fromBrood: false };
-      const brood = lot.broodId ? (await descent.broods(who.houseId)).find(({ id }) => id === lot.broodId) : undefined;
+      const brood = broods.find(({ id }) => id === lot.broodId);
       return { sires: byAnimals(brood?.sires ?? []), dams: byAnimals(brood?.dams ?? []), fromBrood: brood !== undefined };
     },
 
@@ -146,12 +146,15 @@ export function createKinship({
       }),
 
     async genes(who: Who, speciesKey: string) {
-      const [rows, lotIds] = await Promise.all([
+      const [rows, lots] = await Promise.all([
         repository.genesOf(who.houseId, speciesKey),
-        repository.lotIdsOf(who.houseId, speciesKey),
+        stockRepository.ofSpecies(who.houseId, speciesKey),
       ]);
       const byLocus = new Map<string, GeneRow>(rows.map((row) => [row.locus, row]));
-      const known = await repository.genotypesOf(who.houseId, lotIds);
+      const known = await repository.genotypesOf(
+        who.houseId,
+        lots.map(({ id }) => id),
+      );
       const newest = new Map(known.map((row) => [`${row.lotId} ${row.locus}`, row]));
       return {
         genes: [...byLocus.values()].map(({ locus, inheritance, dominance, alleles, delicate }) => ({

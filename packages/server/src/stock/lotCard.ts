@@ -82,35 +82,21 @@ export function createLotCards({
     const lot = await stockRepository.lots.get(who.houseId, lotId);
     if (!lot) throw new DomainError('request/not-found', { detail: 'There is no such lot.' });
     const { houseId, timeZone } = who;
-    const [
-      facts,
-      living,
-      parents,
-      assessments,
-      conditions,
-      movements,
-      placed,
-      programmes,
-      ends,
-      gradings,
-      throwbacks,
-      photoIds,
-      rooms,
-    ] = await Promise.all([
-      views.facts(who),
-      stockRepository.living(houseId),
-      kinship.parentsOf(who, lot),
-      repository.assessmentsOf(houseId, lotId),
-      repository.conditionsOf(houseId, lotId),
-      stockRepository.movementsOf(houseId, [lotId]),
-      stockRepository.placementsOf(houseId, [lotId]),
-      repository.programmes.find(houseId, { lotId }, { order: [['fromDay', 'ASC']] }),
-      repository.programmeEnds.find(houseId),
-      repository.gradingsOf(houseId, lotId),
-      repository.throwbacksOf(houseId, lotId),
-      repository.photoIds(houseId, lotId),
-      room.repository.all(houseId),
-    ]);
+    const [facts, living, assessments, conditions, movements, placed, programmes, gradings, throwbacks, photoIds, rooms] =
+      await Promise.all([
+        views.facts(who),
+        stockRepository.living(houseId),
+        repository.assessmentsOf(houseId, lotId),
+        repository.conditionsOf(houseId, lotId),
+        stockRepository.movementsOf(houseId, [lotId]),
+        stockRepository.placementsOf(houseId, [lotId]),
+        repository.programmesOf(houseId, lotId),
+        repository.gradingsOf(houseId, lotId),
+        repository.throwbacksOf(houseId, lotId),
+        repository.photoIds(houseId, lotId),
+        room.repository.all(houseId),
+      ]);
+    const parents = await kinship.parentsOf(who, lot, facts.broods);
     const related = await stockRepository.byIds(houseId, [
       ...new Set(
         [
@@ -136,7 +122,6 @@ export function createLotCards({
     const kind = facts.kinds.get(lot.speciesKey);
     const tank = rooms.tanks.find(({ id }) => id === lot.tankId);
     const today = houseDay(clock.now(), timeZone);
-    const ended = new Set(ends.map(({ programmeId }) => programmeId));
     const sum = (sex: keyof Heads) => grown.reduce((all, one) => all + one[sex], 0);
     const spawnings = facts.broods
       .filter(({ sires, dams }) => sires.includes(lotId) || dams.includes(lotId))
@@ -231,7 +216,7 @@ export function createLotCards({
         weightG,
         note,
       })),
-      programmes: programmes.map(({ id, fromDay, toDay, foods, mealsPerDay, separated, water }) => ({
+      programmes: programmes.map(({ id, fromDay, toDay, foods, mealsPerDay, separated, water, isEnded }) => ({
         id,
         from: fromDay,
         to: toDay,
@@ -239,7 +224,7 @@ export function createLotCards({
         mealsPerDay,
         separated,
         water,
-        isRunning: !ended.has(id) && toDay >= today,
+        isRunning: !isEnded && toDay >= today,
       })),
       spawnings,
       gradings: gradings.map(({ id, at, criteria, animals, kept }) => ({ id, at, criteria, animals, kept })),

@@ -7,19 +7,6 @@ import { v7 as newId } from 'uuid';
 
 export type Details = BodyOf<(typeof broodstockEndpoints)['describeLot']>['details'];
 
-/** Of a lot nobody described. */
-export const PLAIN: Details = {
-  name: null,
-  line: null,
-  generation: null,
-  grade: null,
-  marks: null,
-  permit: null,
-  bornOn: null,
-  isProven: false,
-  isRetired: false,
-};
-
 export const detailsOf = ({ name, line, generation, grade, marks, permit, bornOn, isProven, isRetired }: Details): Details => ({
   name,
   line,

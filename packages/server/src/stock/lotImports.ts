@@ -2,32 +2,14 @@ import type { BodyOf } from '@freshet/contract/endpoints';
 import type { broodstockEndpoints } from '@freshet/contract/stock';
 import { totalHeads } from '@freshet/core/stock';
 import { exactly } from '@freshet/core/time';
-import type { LogService } from '../log';
-import { DomainError, type Clock, type Who } from '../platform';
-import type { RoomService } from '../room';
-import type { BroodstockRepository } from './broodstock.repository';
-import type { LotViews } from './lotViews';
-import type { StockService } from './stock.service';
+import { DomainError, type Who } from '../platform';
+import type { BroodstockDeps } from './broodstock.service';
 import { v7 as newId } from 'uuid';
 
 type ImportBody = BodyOf<(typeof broodstockEndpoints)['importLots']>;
 
 /** Lots out of a file: every one or none, in one entry that can be taken back whole. */
-export function createLotImports({
-  clock,
-  log,
-  room,
-  stock,
-  repository,
-  views,
-}: {
-  clock: Clock;
-  log: LogService;
-  room: RoomService;
-  stock: StockService;
-  repository: BroodstockRepository;
-  views: LotViews;
-}) {
+export function createLotImports({ clock, log, room, stock, repository, views }: BroodstockDeps) {
   return (who: Who, body: ImportBody) =>
     log.record(who, { id: body.id, kind: 'import', when: exactly(clock.now()) }, async (scope) => {
       const kinds = await views.species(who);

@@ -1,6 +1,6 @@
 import {
   breederLimits,
-  decideReadiness,
+  decideBreederReadiness,
   learnTrait,
   scoreTrend,
   sexTraitsOf,
@@ -11,7 +11,7 @@ import {
 import { daysBetween, houseDay } from '@freshet/core/time';
 import { groupBy, type Clock, type Who } from '../platform';
 import type { RoomService } from '../room';
-import type { AssessmentRow, BroodstockRepository, ConditionRow } from './broodstock.repository';
+import type { BroodstockRepository, ConditionRow } from './broodstock.repository';
 import { lastSpawned, type BroodDescent, type Descent } from './descent';
 import type { SpeciesService } from './species.service';
 import type { LotRow, StockRepository } from './stock.repository';
@@ -25,7 +25,7 @@ export interface LotFacts {
   kinds: ReadonlyMap<string, ResolvedSpecies>;
   codes: ReadonlyMap<string, string>;
   broods: readonly BroodDescent[];
-  assessments: ReadonlyMap<string, AssessmentRow>;
+  malesByTraits: ReadonlyMap<string, number>;
   conditions: ReadonlyMap<string, ConditionRow[]>;
   lengths: ReadonlyMap<string, number>;
   spawned: ReadonlyMap<string, string>;
@@ -51,13 +51,11 @@ export function toLotView(lot: LotRow, together: readonly LotRow[], facts: LotFa
   }));
   const newest = scores.at(-1);
   const spawned = facts.spawned.get(lot.id);
-  // Bought stock of unknown age was grown when it came, or is as old as it has been here.
-  const knownAge = ageDays ?? null;
   const readiness = kind
-    ? decideReadiness(
+    ? decideBreederReadiness(
         {
           sex: sexOf(lot),
-          ageDays: knownAge,
+          ageDays,
           lengthMm: facts.lengths.get(lot.id) ?? null,
           score: newest ? { value: newest.value, daysAgo: Date.parse(now) / DAY_MS - newest.day } : null,
           daysSinceSpawn: spawned ? daysBetween(houseDay(spawned, timeZone), today) : null,
@@ -68,7 +66,7 @@ export function toLotView(lot: LotRow, together: readonly LotRow[], facts: LotFa
         breederLimits(kind.method, kind.figures),
       )
     : null;
-  const isYoung = lot.broodId !== null && (knownAge === null || (kind !== undefined && knownAge < kind.figures.maturityDays[0]));
+  const isYoung = lot.broodId !== null && (ageDays === null || (kind !== undefined && ageDays < kind.figures.maturityDays[0]));
   const { entryId: _entry, ...row } = lot;
   return {
     isYoung,
@@ -78,7 +76,7 @@ export function toLotView(lot: LotRow, together: readonly LotRow[], facts: LotFa
       speciesName: kind?.commonName ?? lot.speciesKey,
       tankCode: facts.codes.get(lot.tankId ?? '') ?? null,
       ageDays,
-      pMale: facts.assessments.get(lot.id)?.pMale ?? null,
+      pMale: facts.malesByTraits.get(lot.id) ?? null,
       score: newest ? { value: newest.value, trend: scoreTrend(scores), at: newest.at } : null,
       readiness: isYoung || lot.isRetired ? null : (readiness?.state ?? null),
       missing: (readiness?.checks ?? []).filter(({ state }) => state === 'unmet').map(({ words }) => words),
@@ -105,11 +103,11 @@ export function createLotViews({
 }) {
   async function facts(who: Who): Promise<LotFacts> {
     const now = clock.now();
-    const [kinds, tanks, broods, assessed, scored, lengths] = await Promise.all([
+    const [kinds, tanks, broods, malesByTraits, scored, lengths] = await Promise.all([
       species.all(who.houseId),
       room.repository.tanks.find(who.houseId),
       descent.broods(who.houseId),
-      repository.allAssessments(who.houseId),
+      repository.malesByTraits(who.houseId),
       repository.conditionsSince(who.houseId, new Date(Date.parse(now) - SCORE_WINDOW_MS).toISOString()),
       repository.lengths(who.houseId),
     ]);
@@ -117,7 +115,7 @@ export function createLotViews({
       kinds,
       codes: new Map(tanks.map((tank) => [tank.id, tank.code])),
       broods,
-      assessments: new Map(assessed.map((row) => [row.lotId, row])),
+      malesByTraits,
       conditions: groupBy(scored, (row) => row.lotId),
       lengths,
       spawned: lastSpawned(broods),

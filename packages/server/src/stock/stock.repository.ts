@@ -84,6 +84,8 @@ export function createStockRepository(database: Database) {
     species,
     living: (houseId: string) => lots.find(houseId, { [Op.and]: [database.sequelize.literal('heads > 0')] }),
     byIds: (houseId: string, ids: readonly string[]) => lots.find(houseId, { id: { [Op.in]: [...ids] } }),
+    /** All lots of a species, living or not. */
+    ofSpecies: (houseId: string, speciesKey: string) => lots.find(houseId, { speciesKey }),
     ofBroods: (houseId: string, broodIds: readonly string[]) => lots.find(houseId, { broodId: { [Op.in]: [...broodIds] } }),
     inTank: (houseId: string, tankId: string, tx: Tx) =>
       lots.find(houseId, { tankId, [Op.and]: [database.sequelize.literal('heads > 0')] }, { tx, lock: true }),

@@ -1,5 +1,5 @@
 import type { BodyOf } from '@freshet/contract/endpoints';
-import type { stockEndpoints } from '@freshet/contract/stock';
+import { NO_DETAILS, type stockEndpoints } from '@freshet/contract/stock';
 import {
   addHeads,
   decideCount,
@@ -18,7 +18,7 @@ import { DomainError, type Clock, type Database, type Who } from '../platform';
 import type { ReadinessService, RoomService } from '../room';
 import { createQuarantines } from './quarantines';
 import type { SpeciesService } from './species.service';
-import { PLAIN, type Details } from './lotDetails';
+import type { Details } from './lotDetails';
 import { createStockRepository, type LotRow } from './stock.repository';
 import { v7 as newId } from 'uuid';
 
@@ -101,7 +101,7 @@ export function createStock({
     scope: Scope,
     lot: Omit<LotRow, 'entryId' | keyof Heads | keyof Details> & Partial<Details>,
   ): Promise<void> {
-    await lots.insert(scope.who.houseId, { ...PLAIN, ...lot, ...EMPTY, entryId: scope.entryId }, scope.tx);
+    await lots.insert(scope.who.houseId, { ...NO_DETAILS, ...lot, ...EMPTY, entryId: scope.entryId }, scope.tx);
     if (lot.tankId)
       await placements.insert(
         scope.who.houseId,

@@ -4,4 +4,4 @@ export { startOutbox, useOutbox } from './outbox';
 export { HouseProvider, useHouse, type House } from './house';
 export { useLog, useUndo } from './useSend';
 export { useEntryForm, FieldProblem, type EntryForm } from './useEntryForm';
-export { showTemperature, showVolume, showHeads } from './show';
+export { showTemperature, showVolume, showHeads, showPercent, showChance } from './show';

@@ -22,3 +22,9 @@ export function showHeads(heads: { males: number; females: number; unsexed: numb
   ].filter(Boolean);
   return parts.join(', ') || 'none';
 }
+
+/** A share as a percentage, "38 %". */
+export const showPercent = (share: number): string => `${formatNumber(share * 100)} %`;
+
+/** A chance as a percentage; never said to be certain when it is not. */
+export const showChance = (chance: number): string => (chance > 0.99 && chance < 1 ? 'over 99 %' : showPercent(chance));

@@ -12,8 +12,8 @@ import {
   type TriggerSchool,
 } from '@freshet/core/spawning';
 import { DYE_CAUTION } from '@freshet/core/room';
-import { FieldProblem, showHeads, useEntryForm, useGet, useHouse, type Reply } from '../data';
-import { EntryFormFoot, NoteField, PageHead, SelectField, TextField } from '../ui';
+import { showHeads, useEntryForm, useGet, useHouse, type Reply } from '../data';
+import { EntryFormFoot, NoteField, PageHead, readNumber, SelectField, TextField } from '../ui';
 import { SpeciesAside } from './SpeciesAside';
 import { SCHOOL_EFFECTS, SCHOOL_WORDS } from './schools';
 
@@ -37,13 +37,6 @@ interface Values {
   dyeMgPerL: string;
   dyeStockPercent: string;
   note: string;
-}
-
-function readNumber(field: string, text: string): number | null {
-  if (!text.trim()) return null;
-  const value = Number(text.replace(',', '.'));
-  if (!Number.isFinite(value)) throw new FieldProblem(field, 'Give a number.');
-  return value;
 }
 
 /** Lots that can be parents on one side: those with animals of that sex, or unsexed ones. */

@@ -62,7 +62,7 @@ export function LotForm({ tankId, done }: { tankId?: string; done: () => void })
       </div>
       {chosen?.caution && <p className="border-l-4 border-amber-line bg-amber-wash px-3 py-2">{chosen.caution}</p>}
       <HeadsFields form={entry.form} />
-      <div className="grid gap-4 sm:grid-cols-2">
+      <div className="grid gap-4 sm:grid-cols-3">
         <SelectField label="Origin" {...register('origin')}>
           <option value="local">Locally bred</option>
           <option value="imported">Imported</option>

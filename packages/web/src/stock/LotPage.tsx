@@ -188,7 +188,7 @@ function CardView({ card }: { card: Card }) {
       </section>
       {sheet === 'move' && lot.tankId && <TransferSheet fromTankId={lot.tankId} lotId={lot.id} close={close} />}
       {sheet && sheet !== 'move' && (
-        <Dialog title={SHEETS[sheet]} about={who} open onClose={close} wide={sheet === 'grade'}>
+        <Dialog title={SHEETS[sheet]} about={who} open onClose={close} wide={sheet === 'grade' || sheet === 'details'}>
           {sheet === 'condition' && kind && <ConditionForm lot={lot} method={kind.method} done={close} />}
           {sheet === 'sex' && <SexForm lot={lot} done={close} />}
           {sheet === 'details' && <DetailsForm lot={lot} caution={card.caution} done={close} />}

@@ -4,7 +4,7 @@ import { v7 as newId } from 'uuid';
 import { findNextTrait, openBits, sexing, sexWords } from '@freshet/core/stock';
 import { formatDay, houseDay } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
-import { useGet, useHouse, useLog, type Reply } from '../data';
+import { showPercent, useGet, useHouse, useLog, type Reply } from '../data';
 import { Button, ButtonLink, Loaded, Loading, PageHead, Panel, Segmented, TextField, Why } from '../ui';
 import { SexScale } from './sexing/SexScale';
 import { TraitDrawing } from './sexing/TraitDrawing';
@@ -20,7 +20,6 @@ const LOOKS = [
   { value: 'cannotTell', label: 'cannot tell' },
 ] as const;
 const SURE = 0.9;
-const percent = (share: number) => `${formatNumber(share * 100)} %`;
 
 function TraitRow({
   trait,
@@ -46,13 +45,13 @@ function TraitRow({
         </p>
         <p className="text-note">{trait.look}</p>
         <p className="text-note text-quiet">
-          {percent(trait.pIfMale)} of males, {percent(trait.pIfFemale)} of females
+          {showPercent(trait.pIfMale)} of males, {showPercent(trait.pIfFemale)} of females
           {moved && `, by ${trait.animals} of your own`}{' '}
           <Why
             about={trait.name}
             inputs={[
-              { label: 'Starting point, males', value: percent(trait.startIfMale) },
-              { label: 'Starting point, females', value: percent(trait.startIfFemale) },
+              { label: 'Starting point, males', value: showPercent(trait.startIfMale) },
+              { label: 'Starting point, females', value: showPercent(trait.startIfFemale) },
               { label: 'Own animals of known sex', value: String(trait.animals) },
             ]}
             formula="The starting point counts as ten animals of each sex; each animal whose spawning told its sex adds one."

@@ -170,7 +170,7 @@ export function StockPage() {
               {chosen.length > 0 && <ChosenBar chosen={chosen} clear={() => setRowSelection({})} />}
             </>
           )}
-          <Dialog title="Record stock" open={adding} onClose={() => setAdding(false)}>
+          <Dialog title="Record stock" open={adding} onClose={() => setAdding(false)} wide>
             <LotForm done={() => setAdding(false)} />
           </Dialog>
         </>

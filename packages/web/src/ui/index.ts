@@ -1,6 +1,7 @@
 export { Button } from './Button';
 export { ButtonLink } from './ButtonLink';
 export { readWhole } from './readWhole';
+export { readNumber } from './readNumber';
 export { Field, TextField, SelectField, NoteField } from './Field';
 export { Dialog } from './Dialog';
 export { Why } from './Why';

@@ -45,7 +45,7 @@ export const READINESS_RULES: ReadinessRules = { zeroDays: 7, restDays: 7, soilW
 /** Why a tank is not ready, and what would make it so. */
 export interface Hindrance {
   what: string;
-  todo: string;
+  remedy: string;
 }
 export interface Readiness {
   state: TankState;
@@ -105,19 +105,19 @@ export function decideReadiness(input: {
   const isFollowed = turning !== null && turning.kind !== 'running';
 
   if (state === 'settingUp')
-    hindrances.push({ what: 'It is being set up.', todo: 'Fill it, start the filter and log "filled".' });
-  if (state === 'empty') hindrances.push({ what: 'It stands empty.', todo: 'Refill it and log "refilled".' });
+    hindrances.push({ what: 'It is being set up.', remedy: 'Fill it, start the filter and log "filled".' });
+  if (state === 'empty') hindrances.push({ what: 'It stands empty.', remedy: 'Refill it and log "refilled".' });
   if (state === 'disinfected')
     hindrances.push({
       what: 'It was disinfected.',
-      todo: 'Rinse until nothing smells, re-seed the filter, refill, and log "rinsed".',
+      remedy: 'Rinse until nothing smells, re-seed the filter, refill, and log "rinsed".',
     });
   if (state === 'resting' && since) {
     const until = addDays(since, rules.restDays);
     if (until > today) {
       hindrances.push({
         what: `Refilled ${daysBetween(since, today)} of ${rules.restDays} days ago.`,
-        todo: 'Let it rest; the filter settles again.',
+        remedy: 'Let it rest; the filter settles again.',
       });
       expected = { from: until, to: until, basis: 'rest' };
     } else state = 'ready';
@@ -136,7 +136,7 @@ export function decideReadiness(input: {
     else {
       for (const what of cycling.missing) {
         const [first = what, ...rest] = what.split(/(?<=[.;]) /);
-        hindrances.push({ what: first, todo: rest.join(' ') || 'Go on feeding it and test every two or three days.' });
+        hindrances.push({ what: first, remedy: rest.join(' ') || 'Go on feeding it and test every two or three days.' });
       }
       expected = cycling.expected;
     }
@@ -148,7 +148,7 @@ export function decideReadiness(input: {
     if (settled > today && state !== 'settingUp') {
       hindrances.push({
         what: `Active soil is ${Math.floor(age / 7)} of ${rules.soilWeeks} weeks old.`,
-        todo: 'Wait; change water often while it gives off ammonia.',
+        remedy: 'Wait; change water often while it gives off ammonia.',
       });
       expected = {
         from: [settled, expected?.from ?? settled].sort()[1] ?? settled,
@@ -168,7 +168,7 @@ export function decideReadiness(input: {
     if (isFollowed && (tested === null || (since !== null && tested < since && state !== 'inUse')))
       hindrances.push({
         what: 'The heater was not tested since it was set up.',
-        todo: 'Run it for an hour, see that it switches off, and log "heater tested".',
+        remedy: 'Run it for an hour, see that it switches off, and log "heater tested".',
       });
     else if (lapsed) notes.push(`The heater was last tested ${daysBetween(tested, today)} days ago.`);
   }

@@ -121,7 +121,7 @@ describe('the readiness of a tank', () => {
     for (const [events, state, ready] of steps) {
       const found = decide(events);
       expect([events.at(-1)?.kind, found.state, found.ready]).toEqual([events.at(-1)?.kind, state, ready]);
-      expect(found.hindrances.every(({ what, todo }) => what.length > 5 && todo.length > 5)).toBe(true);
+      expect(found.hindrances.every(({ what, remedy }) => what.length > 5 && remedy.length > 5)).toBe(true);
       expect(found.ready).toBe(found.hindrances.length === 0);
     }
     expect(decide([event('refilled', 5)]).expected).toEqual({ from: addDays(TODAY, 2), to: addDays(TODAY, 2), basis: 'rest' });

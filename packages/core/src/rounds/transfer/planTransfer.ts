@@ -30,7 +30,7 @@ export interface TransferTank {
   water: WaterValues;
   residents: readonly TransferGroup[];
   quarantine: { endsOn: Day | null } | null;
-  hindrances: readonly { what: string; todo: string }[];
+  hindrances: readonly { what: string; remedy: string }[];
 }
 export interface TransferWarning {
   kind: 'eats' | 'parentage' | 'quarantine' | 'notReady' | 'crowded' | 'temperature' | 'unknownWater' | 'proven' | 'company';
@@ -167,7 +167,7 @@ export function planTransfer(input: {
       text: 'Hardness or TDS of one of the tanks was not measured lately; measure it before you decide to drip.',
     });
   for (const hindrance of target.hindrances)
-    warnings.push({ kind: 'notReady', text: `${target.code} is not ready. ${hindrance.what} ${hindrance.todo}` });
+    warnings.push({ kind: 'notReady', text: `${target.code} is not ready. ${hindrance.what} ${hindrance.remedy}` });
   if (source.quarantine && !target.quarantine && source.quarantine.endsOn !== null && source.quarantine.endsOn > today)
     warnings.push({
       kind: 'quarantine',

@@ -52,7 +52,6 @@ type Habits = Pick<
   BreederLimits,
   'femaleRestDays' | 'maleRestDays' | 'femalesPerMale' | 'perHundredL' | 'perM2' | 'sheltersEach'
 > & {
-  months?: readonly number[];
   /** Useful life in multiples of the age at maturity. */
   lives: number;
 };
@@ -83,7 +82,7 @@ const HABITS: Record<Method, Habits> = {
   pondGroup: habits(21, 14, [0.5, 2], 3, 6, 0, 6),
   shrimpDirect: habits(28, 1, [1, 4], 200, 400, 0, 3),
   shrimpLarval: habits(35, 1, [1, 3], 60, 150, 0, 5),
-  crayfish: { ...habits(60, 7, [1, 3], 20, 25, 1, 3) },
+  crayfish: habits(60, 7, [1, 3], 20, 25, 1, 3),
   broodingScud: habits(10, 1, [0.5, 3], 1000, 4000, 0, 3),
 };
 
@@ -96,13 +95,13 @@ const POND_MONTHS = [3, 4, 5, 6, 7];
  */
 export function breederLimits(
   method: Method,
-  figures: Pick<Figures, 'maturityDays' | 'maturityMm' | 'saleMm'>,
+  figures: Pick<Figures, 'maturityDays' | 'maturityMm'>,
   own: Partial<BreederLimits> = {},
 ): BreederLimits {
-  const { lives, months, ...rest } = HABITS[method];
+  const { lives, ...rest } = HABITS[method];
   return {
     ...rest,
-    months: months ?? (method === 'pondGroup' ? POND_MONTHS : null),
+    months: method === 'pondGroup' ? POND_MONTHS : null,
     minDays: figures.maturityDays[0],
     maxDays: figures.maturityDays[1] * lives,
     minMm: figures.maturityMm[0],

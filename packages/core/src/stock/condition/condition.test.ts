@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import {
   breederLimits,
   checkCompany,
-  decideReadiness,
+  decideBreederReadiness,
   METHOD_TEMPLATES,
   METHODS,
   rankAnimals,
@@ -24,13 +24,13 @@ const fit: BreederFacts = {
   females: 2,
 };
 const unmet = (facts: BreederFacts) =>
-  decideReadiness(facts, limits)
+  decideBreederReadiness(facts, limits)
     .checks.filter(({ state }) => state === 'unmet')
     .map(({ what }) => what);
 
 describe('readiness of a breeder', () => {
   it('holds when all is met, and names the one thing that is not', () => {
-    expect(decideReadiness(fit, limits).state).toBe('ready');
+    expect(decideBreederReadiness(fit, limits).state).toBe('ready');
     expect(unmet({ ...fit, ageDays: limits.minDays - 1 })).toEqual(['age']);
     expect(unmet({ ...fit, lengthMm: limits.minMm - 1 })).toEqual(['size']);
     expect(unmet({ ...fit, score: { value: 3, daysAgo: 1 } })).toEqual(['score']);
@@ -46,21 +46,21 @@ describe('readiness of a breeder', () => {
   });
 
   it('is not known until somebody looks, or looks again', () => {
-    expect(decideReadiness({ ...fit, score: null }, limits).state).toBe('unknown');
-    expect(decideReadiness({ ...fit, score: { value: 5, daysAgo: 30 } }, limits).state).toBe('unknown');
-    expect(decideReadiness({ ...fit, sex: 'unsexed' }, limits).state).toBe('unknown');
+    expect(decideBreederReadiness({ ...fit, score: null }, limits).state).toBe('unknown');
+    expect(decideBreederReadiness({ ...fit, score: { value: 5, daysAgo: 30 } }, limits).state).toBe('unknown');
+    expect(decideBreederReadiness({ ...fit, sex: 'unsexed' }, limits).state).toBe('unknown');
   });
 
   it('names who is due for replacement without keeping them from spawning', () => {
-    const old = decideReadiness({ ...fit, ageDays: limits.maxDays + 1 }, limits);
+    const old = decideBreederReadiness({ ...fit, ageDays: limits.maxDays + 1 }, limits);
     expect(old).toMatchObject({ state: 'ready', isDueForReplacement: true });
   });
 
   it('waits for the season only where there is one', () => {
     const pond = breederLimits('pondGroup', METHOD_TEMPLATES.pondGroup.figures);
     const facts = { ...fit, ageDays: pond.minDays, lengthMm: pond.minMm };
-    expect(decideReadiness({ ...facts, month: 11 }, pond).state).toBe('notReady');
-    expect(decideReadiness({ ...facts, month: 5 }, pond).state).toBe('ready');
+    expect(decideBreederReadiness({ ...facts, month: 11 }, pond).state).toBe('notReady');
+    expect(decideBreederReadiness({ ...facts, month: 5 }, pond).state).toBe('ready');
   });
 
   it('has signs and sensible limits for every method', () => {

@@ -1,3 +1,4 @@
+import { founderShares } from './founderShares';
 import { orderGroups, type GroupRecord } from './pedigree';
 import { groupKinshipTable } from './groupKinship';
 import { effectiveSize } from './effectiveSize';
@@ -29,23 +30,6 @@ export interface Diversity {
   founderGenomes: number;
 }
 
-/** Genes of each animal by founder, rows in pedigree order. A candidate passes on as much as it is likely. */
-function contributions({ ids, sires, dams }: ReturnType<typeof orderGroups>): { founders: number[]; shares: Float64Array[] } {
-  const founders: number[] = [];
-  const shares: Float64Array[] = [];
-  for (let i = 0; i < ids.length; i++) if ((sires[i] ?? []).length + (dams[i] ?? []).length === 0) founders.push(i);
-  const column = new Map(founders.map((index, at) => [index, at]));
-  for (let i = 0; i < ids.length; i++) {
-    const row = new Float64Array(founders.length);
-    const own = column.get(i);
-    if (own !== undefined) row[own] = 1;
-    for (const { index, probability } of [...(sires[i] ?? []), ...(dams[i] ?? [])])
-      for (let k = 0; k < row.length; k++) row[k] = (row[k] ?? 0) + (probability / 2) * (shares[index]?.[k] ?? 0);
-    shares.push(row);
-  }
-  return { founders, shares };
-}
-
 /**
  * Diversity that the living animals of a line hold. Source: docs/sources.md#diversity
  * @param living - ids of the animals that live and can breed; at least one
@@ -57,7 +41,7 @@ export function diversity(pedigree: readonly GroupRecord[], living: readonly str
   const at = living.flatMap((id) => ordered.indexOf.get(id) ?? []);
   const means = at.map((i) => at.reduce((sum, j) => sum + (table[i * n + j] ?? 0), 0) / at.length);
   const groupMeanKinship = means.reduce((sum, mean) => sum + mean, 0) / Math.max(1, at.length);
-  const { founders, shares } = contributions(ordered);
+  const { founders, shares } = founderShares(ordered);
   const parts = founders
     .map((founder, k) => ({
       id: ordered.ids[founder] ?? '',

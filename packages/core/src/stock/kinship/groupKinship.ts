@@ -3,8 +3,14 @@ import type { KinshipMatrix } from './kinship';
 
 const sum = (side: readonly NumberedCandidates[]) => side.reduce((all, one) => all + one.probability, 0);
 
-/** The table of expected kinship, row after row in one array of n × n, and the inbreeding, for candidates numbered first. */
-export function groupKinshipTable({ sires, dams, brood }: OrderedGroups): { table: Float64Array; inbreeding: Float64Array } {
+/**
+ * The table of expected kinship, row after row in one array of n × n, and the inbreeding, for candidates numbered first.
+ * @param founderShare - share of each animal's genes that come from one founder: kinship through him alone is then worked out
+ */
+export function groupKinshipTable(
+  { sires, dams, brood }: OrderedGroups,
+  founderShare: Float64Array | null = null,
+): { table: Float64Array; inbreeding: Float64Array } {
   const n = sires.length;
   const table = new Float64Array(n * n);
   const inbreeding = new Float64Array(n);
@@ -39,7 +45,10 @@ export function groupKinshipTable({ sires, dams, brood }: OrderedGroups): { tabl
     const number = brood[i] ?? -1;
     if (number >= 0) {
       const own = (side: readonly NumberedCandidates[]) =>
-        side.reduce((all, { index, probability }) => all + probability * at(index, index), (1 - sum(side)) / 2);
+        side.reduce(
+          (all, { index, probability }) => all + probability * at(index, index),
+          founderShare ? 0 : (1 - sum(side)) / 2,
+        );
       const sibs = sibsOf.get(number) ?? [];
       if (sibs.length > 0) {
         const kin = 0.25 * (own(mine) + own(hers) + 2 * f);
@@ -51,7 +60,7 @@ export function groupKinshipTable({ sires, dams, brood }: OrderedGroups): { tabl
       sibs.push(i);
       sibsOf.set(number, sibs);
     }
-    table[row + i] = (1 + f) / 2;
+    table[row + i] = ((founderShare ? (founderShare[i] ?? 0) : 1) + f) / 2;
   }
   return { table, inbreeding };
 }

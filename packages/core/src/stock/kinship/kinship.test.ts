@@ -1,6 +1,5 @@
 import fc from 'fast-check';
 import {
-  byAncestors,
   diversity,
   findKinPaths,
   groupKinship,
@@ -15,6 +14,7 @@ import {
   type GroupRecord,
   type PedigreeRecord,
 } from '../index';
+import { byAncestors } from './inbreeding';
 
 /** A random pedigree: even numbers are males, odd ones females, parents always earlier; listed in any order. */
 const pedigrees = fc

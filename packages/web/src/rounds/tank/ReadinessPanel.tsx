@@ -66,9 +66,9 @@ export function ReadinessPanel({
           Quarantine{quarantine.endsOn ? ` until ${formatDay(quarantine.endsOn, house.today)}` : ': nobody has come yet'}
         </p>
       )}
-      {readiness.hindrances.map(({ what, todo }) => (
+      {readiness.hindrances.map(({ what, remedy }) => (
         <p key={what} className="mt-1 border-l-4 border-amber-line pl-2.5">
-          {what} <span className="text-quiet">{todo}</span>
+          {what} <span className="text-quiet">{remedy}</span>
         </p>
       ))}
       {readiness.expected && (

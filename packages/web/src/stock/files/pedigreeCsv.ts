@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { v7 as newId } from 'uuid';
+import { NO_DETAILS } from '@freshet/contract/stock';
 import type { GroupRecord } from '@freshet/core/stock';
 import type { NewLot, ReadRow, RowProblem } from './lotCsv';
 
@@ -96,17 +97,7 @@ export function toAncestors(
     tankId: null,
     heads: { males: 0, females: 0, unsexed: 0 },
     since: known.now,
-    details: {
-      name,
-      line: null,
-      generation: null,
-      grade: null,
-      marks: null,
-      permit: null,
-      bornOn: null,
-      isProven: false,
-      isRetired: false,
-    },
+    details: { ...NO_DETAILS, name },
     sires: parents(byName.get(name)?.sires),
     dams: parents(byName.get(name)?.dams),
   }));

@@ -1,8 +1,7 @@
 import { useState } from 'react';
 import { runCalculation } from '@freshet/contract/calculations';
 import { broodTest, forecastCross, SEX_GENOTYPES, type Delicate, type Locus, type SexSystem } from '@freshet/core/stock';
-import { formatNumber } from '@freshet/core/units';
-import { useHouse } from '../../data';
+import { showPercent, useHouse } from '../../data';
 import { Dialog, Panel, SelectField, TextField, Why } from '../../ui';
 import { classKey, CrossYoung } from './CrossYoung';
 import type { Gene, Genes } from './gene';
@@ -19,7 +18,6 @@ const EXAMPLE: Gene = {
   alleles: ['A', 'a'],
   delicate: null,
 };
-const percent = (share: number) => `${formatNumber(share * 100)} %`;
 /** Missing copies are written as "-": the genotype a chromosome pair has room for, starting from the first allele. */
 function startOf(gene: Gene, sex: string, system: SexSystem): string {
   const first = gene.alleles[0] ?? 'A';
@@ -146,8 +144,8 @@ export function CrossSheet({ speciesKey, known, animals }: { speciesKey: string;
           )}
           {forecast && forecast.expectedLoss > 0 && (
             <p className="mt-2 border-l-4 border-amber-line bg-amber-wash px-3 py-2">
-              About <b>{percent(forecast.expectedLoss)}</b> of the eggs are lost because they carry a delicate colour twice. Count
-              on that many fewer; the next cross should not repeat it.
+              About <b>{showPercent(forecast.expectedLoss)}</b> of the eggs are lost because they carry a delicate colour twice.
+              Count on that many fewer; the next cross should not repeat it.
             </p>
           )}
         </Panel>
@@ -160,7 +158,7 @@ export function CrossSheet({ speciesKey, known, animals }: { speciesKey: string;
             <>
               <p>
                 Chance of a brood no likelier than this:{' '}
-                <b className="text-code">{test.pValue < 0.001 ? 'under 0.1 %' : percent(test.pValue)}</b>{' '}
+                <b className="text-code">{test.pValue < 0.001 ? 'under 0.1 %' : showPercent(test.pValue)}</b>{' '}
                 <Why
                   about="Does the brood fit the cross?"
                   formula={
@@ -222,7 +220,7 @@ export function CrossSheet({ speciesKey, known, animals }: { speciesKey: string;
                 {gene.inheritance === 'sexLinked' ? 'sex-linked, ' : ''}
                 {gene.dominance} dominance
                 {gene.delicate &&
-                  `; ${gene.delicate.allele}/${gene.delicate.allele} delicate: ${percent(gene.delicate.survival)} live`}
+                  `; ${gene.delicate.allele}/${gene.delicate.allele} delicate: ${showPercent(gene.delicate.survival)} live`}
               </span>
             </p>
           ))}

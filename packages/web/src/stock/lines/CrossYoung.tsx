@@ -1,5 +1,5 @@
 import { atLeast, type CrossClass } from '@freshet/core/stock';
-import { formatNumber } from '@freshet/core/units';
+import { showPercent } from '../../data';
 import type { Gene } from './gene';
 
 const CONFIDENCE = 0.95;
@@ -49,7 +49,7 @@ export function CrossYoung({
                     {kind.phenotypes[locus]}
                   </td>
                 ))}
-                <td className="text-right font-semibold">{formatNumber(kind.probability * 100)} %</td>
+                <td className="text-right font-semibold">{showPercent(kind.probability)}</td>
                 <td className="text-right">{atLeast({ probability: kind.probability, wanted, confidence: CONFIDENCE }).count}</td>
                 <td className="pl-4">
                   <input

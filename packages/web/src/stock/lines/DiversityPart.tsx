@@ -1,7 +1,7 @@
 import { lazy, Suspense } from 'react';
 import { projectDiversity, withNewAnimal } from '@freshet/core/stock';
 import { formatNumber } from '@freshet/core/units';
-import type { Reply } from '../../data';
+import { showPercent, type Reply } from '../../data';
 import { Fact, Loading, Why } from '../../ui';
 import { kinshipWork, useWork } from '../../workers';
 import type { LineAnimal } from './useLine';
@@ -11,7 +11,6 @@ const GENERATIONS = 8;
 /** Below the first a line is near its end, below the second it wants new blood soon. */
 const COLLAPSE = 0.5;
 const LOW = 0.75;
-const percent = (share: number) => `${formatNumber(share * 100)} %`;
 
 /** Diversity left, who is precious, whose genes they are, and what is to come. */
 export function DiversityPart({
@@ -53,7 +52,7 @@ export function DiversityPart({
             <Why
               about="Diversity left"
               inputs={[
-                { label: 'Mean kinship', value: percent(held.groupMeanKinship) },
+                { label: 'Mean kinship', value: showPercent(held.groupMeanKinship) },
                 { label: 'Founder equivalents', value: formatNumber(held.founderEquivalents) },
                 { label: 'Founder genomes', value: formatNumber(held.founderGenomes) },
               ]}
@@ -63,7 +62,7 @@ export function DiversityPart({
           </>
         }
       >
-        {percent(held.geneDiversity)}
+        {showPercent(held.geneDiversity)}
       </Fact>
       <Fact
         label={`Effective size of ${males} ${males === 1 ? 'male' : 'males'}, ${females} ${females === 1 ? 'female' : 'females'}`}
@@ -71,21 +70,23 @@ export function DiversityPart({
         {formatNumber(now.ne)}
       </Fact>
       <Fact label="As if so many founders had given alike">{formatNumber(held.founderEquivalents)}</Fact>
-      {held.rescuer && <Fact label={`Without ${label(held.rescuer.id)} and descendants`}>{percent(held.rescuer.without)}</Fact>}
+      {held.rescuer && (
+        <Fact label={`Without ${label(held.rescuer.id)} and descendants`}>{showPercent(held.rescuer.without)}</Fact>
+      )}
       <h3 className="mt-2">Next generations</h3>
       <Suspense fallback={<Loading what="the curve" />}>
         <DiversityChart now={now.geneDiversity} rescued={rescued.geneDiversity} />
       </Suspense>
       <p className="text-note text-quiet">
-        One new unrelated male: {percent(rescued.geneDiversity[0] ?? 0)} at once, {percent(rescued.geneDiversity[4] ?? 0)} instead
-        of {percent(now.geneDiversity[4] ?? 0)} after four generations.
+        One new unrelated male: {showPercent(rescued.geneDiversity[0] ?? 0)} at once, {showPercent(rescued.geneDiversity[4] ?? 0)}{' '}
+        instead of {showPercent(now.geneDiversity[4] ?? 0)} after four generations.
       </p>
       <div className="mt-2 grid grid-cols-2 gap-x-5">
         <div>
           <h3>Genetically precious</h3>
           {held.meanKinship.slice(0, 4).map(({ id, meanKinship }) => (
             <Fact key={id} label={<span className="block truncate">{label(id)}</span>}>
-              {percent(meanKinship)}
+              {showPercent(meanKinship)}
             </Fact>
           ))}
         </div>
@@ -93,7 +94,7 @@ export function DiversityPart({
           <h3>Founders’ shares</h3>
           {held.founders.slice(0, 4).map(({ id, share }) => (
             <Fact key={id} label={<span className="block truncate">{label(id)}</span>}>
-              {percent(share)}
+              {showPercent(share)}
             </Fact>
           ))}
         </div>

@@ -25,20 +25,22 @@ const SHADE = [
   'color-mix(in srgb, var(--rust) 70%, transparent)',
 ] as const;
 
-/** Patterns that go with the shades, so that no colour has to tell them apart. */
+/** Patterns that go with the shades, so that no colour has to tell them apart; once on a page for all its squares. */
 export function KinPatterns() {
   return (
-    <defs>
-      <pattern id="kin-2" width="6" height="6" patternUnits="userSpaceOnUse">
-        <circle cx="3" cy="3" r="0.9" fill="var(--ink)" />
-      </pattern>
-      <pattern id="kin-3" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-        <line x1="0" y1="0" x2="0" y2="6" stroke="var(--ink)" strokeWidth="1" />
-      </pattern>
-      <pattern id="kin-4" width="6" height="6" patternUnits="userSpaceOnUse">
-        <path d="M0,0 L6,6 M6,0 L0,6" stroke="var(--ink)" strokeWidth="0.9" />
-      </pattern>
-    </defs>
+    <svg width={0} height={0} aria-hidden className="absolute">
+      <defs>
+        <pattern id="kin-2" width="6" height="6" patternUnits="userSpaceOnUse">
+          <circle cx="3" cy="3" r="0.9" fill="var(--ink)" />
+        </pattern>
+        <pattern id="kin-3" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <line x1="0" y1="0" x2="0" y2="6" stroke="var(--ink)" strokeWidth="1" />
+        </pattern>
+        <pattern id="kin-4" width="6" height="6" patternUnits="userSpaceOnUse">
+          <path d="M0,0 L6,6 M6,0 L0,6" stroke="var(--ink)" strokeWidth="0.9" />
+        </pattern>
+      </defs>
+    </svg>
   );
 }
 
@@ -60,7 +62,6 @@ export function KinLegend() {
       {KIN_STEPS.map(([from, words]) => (
         <span key={words} className="flex items-center gap-1.5">
           <svg width={18} height={14} aria-hidden>
-            <KinPatterns />
             <KinShade kin={from} x={0} y={0} size={18} />
             <rect x={0.5} y={0.5} width={17} height={13} fill="none" stroke="var(--edge)" />
           </svg>
@@ -91,7 +92,6 @@ export function HeatMap({
   return (
     <div className="overflow-x-auto">
       <svg width={NAME_PX + n * cell + 72} height={top + n * cell + 6} role="grid" aria-label={`Kinship of ${n} animals`}>
-        <KinPatterns />
         {animals.map((animal, i) => (
           <g key={animal.id}>
             <text x={NAME_PX - 6} y={top + (i + 0.5) * cell + 4} textAnchor="end" fontSize={12.5} fill="var(--ink)">

@@ -1,5 +1,5 @@
 import { inferParents, phenotypeOf, type CrossClass, type Locus, type SexSystem } from '@freshet/core/stock';
-import { formatNumber } from '@freshet/core/units';
+import { showChance } from '../../data';
 import { Why } from '../../ui';
 import type { Gene } from './gene';
 
@@ -50,7 +50,7 @@ export function InferredParents({
           <span className="font-mono">
             {sire} × {dam}
           </span>
-          <b>{probability > 0.99 && probability < 1 ? 'over 99 %' : `${formatNumber(probability * 100)} %`}</b>
+          <b>{showChance(probability)}</b>
         </p>
       ))}
     </div>

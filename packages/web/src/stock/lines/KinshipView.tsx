@@ -4,7 +4,7 @@ import { Empty, Loading, Panel, useWidth, Why } from '../../ui';
 import { kinshipWork, useWork } from '../../workers';
 import type { Reply } from '../../data';
 import { DiversityPart } from './DiversityPart';
-import { HeatMap, KinLegend } from './HeatMap';
+import { HeatMap, KinLegend, KinPatterns } from './HeatMap';
 import { useKinshipOf, type LineAnimal } from './useLine';
 
 const MOST_CELLS = 60;
@@ -107,6 +107,7 @@ export function KinshipView({
             ]}
           />
         </div>
+        <KinPatterns />
         <div ref={measure}>
           {!kin ? (
             <Loading what="kinship" />

@@ -25,6 +25,7 @@ export function PairingGrid({
 }) {
   return (
     <div className="max-h-[340px] overflow-auto">
+      <KinPatterns />
       <table className="border-collapse text-center">
         <thead>
           <tr>
@@ -54,7 +55,6 @@ export function PairingGrid({
                       onClick={() => wish(male.id, female.id, NEXT[asked ?? 'free'])}
                     >
                       <svg aria-hidden className="absolute inset-0 size-full" preserveAspectRatio="none" viewBox="0 0 80 44">
-                        <KinPatterns />
                         <KinShade kin={kin} x={0} y={0} size={80} />
                       </svg>
                       <span className="relative bg-sheet px-1 font-semibold">{formatNumber(kin * 100)}</span>

@@ -1,15 +1,13 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { LimitPrice } from '@freshet/core/stock';
-import { formatNumber } from '@freshet/core/units';
-import { useHouse, type Reply } from '../../data';
+import { showPercent, useHouse, type Reply } from '../../data';
 import { ButtonLink, Empty, Panel, TextField, Why } from '../../ui';
 import { kinshipWork, useWork } from '../../workers';
 import { PairingGrid, type Wish } from './PairingGrid';
 import { useKinshipOf, type LineAnimal } from './useLine';
 
 const MOST = 60;
-const percent = (share: number) => `${formatNumber(share * 100)} %`;
 const asWhole = (text: string) => (/^\d{1,3}$/.test(text.trim()) && Number(text) > 0 ? Number(text) : null);
 
 function Candidates({
@@ -237,7 +235,7 @@ export function PairingView({
           {plan?.best && (
             <>
               <p>
-                Young inbred by <b className="text-code">{percent(plan.best.meanInbreeding)}</b> in the mean
+                Young inbred by <b className="text-code">{showPercent(plan.best.meanInbreeding)}</b> in the mean
               </p>
               <ul>
                 {plan.best.pairs.map(({ male, female, offspringInbreeding }) => (
@@ -245,7 +243,7 @@ export function PairingView({
                     <span className="min-w-0 flex-1">
                       <b>{label(male)}</b> × <b>{label(female)}</b>
                     </span>
-                    <span>{percent(offspringInbreeding)}</span>
+                    <span>{showPercent(offspringInbreeding)}</span>
                     {house.may('keeper') && (
                       <ButtonLink to={spawnPath(male, female)} className="min-h-9! px-2.5!">
                         Spawn
@@ -261,7 +259,7 @@ export function PairingView({
           <Panel title="Nearly as good">
             {plan.alternatives.map(({ pairs, meanInbreeding, without }) => (
               <p key={`${without.male} ${without.female}`} className="border-b border-rule py-1">
-                <b>{percent(meanInbreeding)}</b>{' '}
+                <b>{showPercent(meanInbreeding)}</b>{' '}
                 <span className="text-note">
                   {pairs.map(({ male, female }) => `${label(male)} × ${label(female)}`).join('; ')}
                 </span>
@@ -278,10 +276,10 @@ export function PairingView({
                 <p key={`${price.limit} ${price.pair?.join() ?? ''}`} className="border-b border-rule py-1">
                   {limitWords(price, label, matings ?? 1)}:{' '}
                   {price.costs === null ? (
-                    <b>makes it impossible; without it {percent(price.meanWithout)}</b>
+                    <b>makes it impossible; without it {showPercent(price.meanWithout)}</b>
                   ) : (
                     <>
-                      costs <b>{percent(price.costs)}</b>, {percent(price.meanWithout)} without it
+                      costs <b>{showPercent(price.costs)}</b>, {showPercent(price.meanWithout)} without it
                     </>
                   )}
                 </p>

@@ -36,14 +36,14 @@ function Box({
       role={node.hasParents ? 'button' : 'img'}
       tabIndex={node.hasParents ? 0 : undefined}
       aria-expanded={node.hasParents ? !node.isFolded : undefined}
-      aria-label={`${sex}: ${name}${node.others > 0 ? `, or one of ${node.others} others` : ''}${mark === null ? '' : ', stands here more than once'}`}
+      aria-label={`${sex}: ${name}${mark === null ? '' : ', stands here more than once'}`}
       className={node.hasParents ? 'cursor-pointer' : ''}
       onClick={() => node.hasParents && toggle()}
       onKeyDown={(event) => node.hasParents && (event.key === 'Enter' || event.key === ' ') && toggle()}
     >
       <title>
         {name}
-        {node.others > 0 ? `, ${Math.round(node.probability * 100)} %; or one of ${node.others} others` : ''}
+        {node.others > 0 ? `, ${Math.round(node.probability * 100)} %` : ''}
       </title>
       <rect
         x={x}
@@ -190,8 +190,12 @@ export function PedigreeView({
                 node={node}
                 x={xOf(node)}
                 width={box}
-                name={node.id === null ? 'not known' : `${labels[node.id] ?? node.id}${node.others > 0 ? ` ?` : ''}`}
-                mark={node.id !== null && twice.includes(node.id) ? twice.indexOf(node.id) : null}
+                name={
+                  node.id === null
+                    ? 'not known'
+                    : `${labels[node.id] ?? node.id}${node.others > 0 ? `, one of ${node.others + 1}` : ''}`
+                }
+                mark={node.id !== null && node.others === 0 && twice.includes(node.id) ? twice.indexOf(node.id) : null}
                 toggle={() => setTurned({ ...turned, [node.way]: node.isFolded })}
               />
             ))}

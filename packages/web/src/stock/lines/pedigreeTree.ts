@@ -66,9 +66,9 @@ export function layoutPedigree(
   return { nodes, rows, depth: deepest };
 }
 
-/** Animals that stand in more than one place: through them it is inbred. */
+/** Animals that stand in more than one place for certain: through them it is inbred. */
 export function repeated(nodes: readonly TreeNode[]): Set<string> {
   const times = new Map<string, number>();
-  for (const { id } of nodes) if (id) times.set(id, (times.get(id) ?? 0) + 1);
+  for (const { id, others } of nodes) if (id && others === 0) times.set(id, (times.get(id) ?? 0) + 1);
   return new Set([...times].filter(([, count]) => count > 1).map(([id]) => id));
 }

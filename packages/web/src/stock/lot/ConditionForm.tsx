@@ -1,7 +1,7 @@
 import { CONDITION_SIGNS, conditionFactor, SIGNS_OF, type ConditionSign, type Method } from '@freshet/core/stock';
 import { formatNumber } from '@freshet/core/units';
-import { FieldProblem, useEntryForm, useHouse, type Reply } from '../../data';
-import { EntryFormFoot, Field, NoteField, TextField, Why } from '../../ui';
+import { useEntryForm, useHouse, type Reply } from '../../data';
+import { EntryFormFoot, Field, NoteField, readNumber, TextField, Why } from '../../ui';
 
 const SCORES = [
   [1, 'thin'],
@@ -11,12 +11,9 @@ const SCORES = [
   [5, 'full'],
 ] as const;
 
-function readNumber(field: string, text: string): number | null {
-  if (!text.trim()) return null;
-  const value = Number(text.replace(/\s*(mm|g)$/i, '').replace(',', '.'));
-  if (!Number.isFinite(value)) throw new FieldProblem(field, `"${text}" is no number.`);
-  return value;
-}
+/** A measure with or without its unit. */
+const readMeasure = (field: string, text: string) =>
+  readNumber(field, text.replace(/\s*(mm|g)$/i, ''), `"${text}" is no number.`);
 
 /** Condition in two taps: a score, and it is logged; length, weight and signs where there is time. */
 export function ConditionForm({
@@ -37,8 +34,8 @@ export function ConditionForm({
       at: house.now(),
       score: Number(values.score),
       signs: values.signs,
-      lengthMm: readNumber('lengthMm', values.lengthMm),
-      weightG: readNumber('weightG', values.weightG),
+      lengthMm: readMeasure('lengthMm', values.lengthMm),
+      weightG: readMeasure('weightG', values.weightG),
       note: values.note.trim() || null,
     }),
     label: (values) => `Condition ${values.score} of 5`,

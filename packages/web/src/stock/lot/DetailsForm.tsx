@@ -48,7 +48,7 @@ export function DetailsForm({ lot, caution, done }: { lot: Lot; caution: string 
   );
   return (
     <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
-      <div className="grid gap-4 sm:grid-cols-2">
+      <div className="grid gap-4 sm:grid-cols-3">
         <TextField
           label="Name"
           autoFocus
@@ -58,7 +58,7 @@ export function DetailsForm({ lot, caution, done }: { lot: Lot; caution: string 
         />
         <TextField label="Born on" type="date" error={errors.bornOn?.message} {...register('bornOn')} />
         <TextField label="Line" error={errors.line?.message} {...register('line')} />
-        <TextField label="Generation" hint="F2" error={errors.generation?.message} {...register('generation')} />
+        <TextField label="Generation" error={errors.generation?.message} {...register('generation')} />
         <TextField label="Grade" hint="As you grade them" error={errors.grade?.message} {...register('grade')} />
       </div>
       <NoteField label="Marks" error={errors.marks?.message} {...register('marks')} />

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { v7 as newId } from 'uuid';
-import { CONDITION_SIGNS } from '@freshet/core/stock';
+import { CONDITION_SIGNS, conditionFactor } from '@freshet/core/stock';
 import { formatDay, houseDay } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
 import { useHouse, useLog, type Reply } from '../../data';
@@ -91,7 +91,7 @@ export function ConditionPart({ card }: { card: Card }) {
               {formatNumber(measured.lengthMm, 3)} mm on {formatDay(houseDay(measured.at, house.timeZone), house.today)}
               {weighed?.weightG &&
                 weighed.lengthMm &&
-                `, ${formatNumber(weighed.weightG, 3)} g, condition factor ${formatNumber((100 * weighed.weightG) / (weighed.lengthMm / 10) ** 3)}`}
+                `, ${formatNumber(weighed.weightG, 3)} g, condition factor ${formatNumber(conditionFactor({ lengthMm: weighed.lengthMm, weightG: weighed.weightG }).k)}`}
             </p>
           )}
         </>

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { CartesianGrid, Line, LineChart, ReferenceDot, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { expectedMaleShare, findSexShift, groupOdds, groupSize, ratioInterval } from '@freshet/core/stock';
 import { formatNumber } from '@freshet/core/units';
-import { showTemperature, useHouse, type Reply } from '../../data';
+import { showChance, showTemperature, useHouse, type Reply } from '../../data';
 import { Fact, Panel, TextField, Why } from '../../ui';
 
 type Lot = Reply<'lots'>[number];
@@ -12,7 +12,6 @@ const WISHES = [
   ['two males, four females', 2, 4],
 ] as const;
 const CONFIDENCE = 0.95;
-const percent = (share: number) => (share > 0.99 && share < 1 ? 'over 99 %' : `${formatNumber(share * 100)} %`);
 
 /** What a group that nobody sexed yet may hold, and how many to buy to be sure. */
 function UnsexedOdds({ lot }: { lot: Lot }) {
@@ -34,7 +33,7 @@ function UnsexedOdds({ lot }: { lot: Lot }) {
           const reachable = maleShare > 0 && maleShare < 1;
           return (
             <Fact key={words} label={`At least ${words} among ${lot.unsexed}`}>
-              {percent(groupOdds({ count: lot.unsexed, maleShare, males, females }).probability)}
+              {showChance(groupOdds({ count: lot.unsexed, maleShare, males, females }).probability)}
               <span className="font-normal text-quiet">
                 {reachable
                   ? `; 95 % sure with ${groupSize({ maleShare, males, females, confidence: CONFIDENCE }).count}`
@@ -62,12 +61,12 @@ function Ratio({ lot }: { lot: Lot }) {
   return (
     <>
       <Fact label="Males among the sexed">
-        {percent(maleShare)}{' '}
+        {showChance(maleShare)}{' '}
         <span className="font-normal text-quiet">
-          ({percent(low95)} to {percent(high95)})
+          ({showChance(low95)} to {showChance(high95)})
         </span>
       </Fact>
-      <Fact label="Chance, if both are born alike">{percent(pValue)}</Fact>
+      <Fact label="Chance, if both are born alike">{showChance(pValue)}</Fact>
       <p className="pt-1">
         {pValue < 0.05 ? 'Skewed more than chance explains.' : 'Chance explains this; it is no reason to change anything.'}{' '}
         <Why
@@ -103,7 +102,7 @@ function Shift({ lot }: { lot: Lot }) {
             stroke="var(--ink)"
           />
           <YAxis
-            width={40}
+            width={50}
             domain={[0, 100]}
             ticks={[0, 50, 100]}
             unit=" %"
@@ -115,7 +114,7 @@ function Shift({ lot }: { lot: Lot }) {
             stroke="var(--ink)"
             strokeDasharray="5 4"
             strokeWidth={1.8}
-            dot={{ r: 3, fill: 'var(--ink)' }}
+            dot={{ r: 3, fill: 'var(--ink)', strokeDasharray: '0' }}
             isAnimationActive={false}
           />
           {share !== null && (
@@ -140,7 +139,7 @@ function Shift({ lot }: { lot: Lot }) {
           </p>
         )}
       </div>
-      <p className="border-l-4 border-amber-line bg-amber-wash px-3 py-2 text-note">
+      <p className="mt-3 border-l-4 border-amber-line bg-amber-wash px-3 py-2 text-note">
         {shift.evidence} A reason to count, not a forecast.
       </p>
     </>

@@ -99,7 +99,7 @@ function checkRatio({ males, females }: BreederFacts, { femalesPerMale: [low, hi
  * Is a breeder, or a group that breeds together, ready to spawn, and if not, what is missing?
  * Nothing that is unknown is taken as met: it is `unknown` until somebody looks. Source: docs/sources.md#condition
  */
-export function decideReadiness(facts: BreederFacts, limits: BreederLimits): BreederReadiness {
+export function decideBreederReadiness(facts: BreederFacts, limits: BreederLimits): BreederReadiness {
   const checks: ReadinessCheck[] = [];
   if (facts.sex === 'unsexed') checks.push({ what: 'sex', state: 'unknown', words: 'Not sexed yet.' });
   checks.push(checkAge(facts, limits));
