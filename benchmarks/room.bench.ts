@@ -3,7 +3,7 @@ import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import { QueryTypes } from 'sequelize';
 import { v7 as newId } from 'uuid';
-import { CALCULATIONS, runCalculation } from '../packages/contract/src/calculations';
+import { CALCULATIONS, runCalculation } from '../packages/contract/src/bench';
 import { computeExposure, type Contact } from '../packages/core/src/room';
 import { buildApp } from '../packages/server/src/app/app';
 import { compose } from '../packages/server/src/app/compose';

@@ -81,14 +81,14 @@ async function main(): Promise<void> {
   await seedDemo(database, NOW);
   const services = compose({ database, clock: fixedClock(NOW) });
   const [houseId = ''] = await services.accounts.repository.houseIds();
-  const who: Who = {
+  const who: Who = database.reading({
     userId: houseId,
     name: 'bench',
     houseId,
     role: 'keeper',
     timeZone: 'Europe/Dublin',
     temperatureUnit: 'degC',
-  };
+  } as const);
 
   const tanksOf = async () =>
     (await services.room.room(who)).racks.flatMap((rack) => rack.shelves.flatMap((shelf) => shelf.tanks));

@@ -50,6 +50,7 @@ export const EXTERNAL = [
   'uuid',
   'mqtt',
   'aedes',
+  'sharp',
 ];
 
 export async function buildServer() {
@@ -62,7 +63,7 @@ export async function buildDevices() {
 }
 export async function buildCalc() {
   await whenChanged('calc', ['scripts/calc.mjs'], () =>
-    bundle('packages/contract/src/calculations/index.ts', 'dist/calculations.mjs'),
+    bundle('packages/contract/src/bench/index.ts', 'dist/calculations.mjs'),
   );
 }
 export async function buildWeb() {

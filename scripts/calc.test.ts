@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
-import { CALCULATIONS } from '@freshet/contract/calculations';
+import { CALCULATIONS } from '@freshet/contract/bench';
 
 const ROOT = join(__dirname, '..');
 const calc = (args: string[], input = '') => {

@@ -68,12 +68,12 @@ async function take(page, name, path, act) {
 
 const day = await pageOf('day', 1280, 800);
 await enter(day);
-const tank = await idOf(day, '/api/rounds/tanks', 'code', 'B2.2', 'tankId');
+const tank = await idOf(day, '/api/house/tanks', 'code', 'B2.2', 'tankId');
 const brood = await idOf(day, '/api/broods', 'name', 'Lemon tetra 14', 'id');
 await take(day, 'rounds-day', '/');
 await take(day, 'room', '/room');
-await take(day, 'transfer', `/tanks/${await idOf(day, '/api/rounds/tanks', 'code', 'A1.4', 'tankId')}`, async () => {
-  const target = await idOf(day, '/api/rounds/tanks', 'code', 'B2.4', 'tankId');
+await take(day, 'transfer', `/tanks/${await idOf(day, '/api/house/tanks', 'code', 'A1.4', 'tankId')}`, async () => {
+  const target = await idOf(day, '/api/house/tanks', 'code', 'B2.4', 'tankId');
   await day.getByRole('button', { name: 'move or split' }).click();
   await day.getByRole('dialog').getByLabel('To tank').selectOption(target);
   await day.getByText(/until there are/).waitFor();

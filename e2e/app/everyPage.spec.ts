@@ -9,7 +9,10 @@ const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.mi
 async function paths(page: Page): Promise<string[]> {
   const first = (url: string, key: string) =>
     page.evaluate(
-      async ([from, field]) => ((await (await fetch(from ?? '')).json()) as Record<string, string>[])[0]?.[field ?? ''] ?? '',
+      async ([from, field]) => {
+        const told = (await (await fetch(from ?? '')).json()) as Record<string, string>[] | { attempts: Record<string, string>[] };
+        return (Array.isArray(told) ? told : told.attempts)[0]?.[field ?? ''] ?? '';
+      },
       [url, key],
     );
   const lots = await page.evaluate(
@@ -24,7 +27,7 @@ async function paths(page: Page): Promise<string[]> {
     '/room/waters',
     '/room/probes',
     '/room/exposure',
-    `/tanks/${await first('/api/rounds/tanks', 'tankId')}`,
+    `/tanks/${await first('/api/house/tanks', 'tankId')}`,
     '/stock',
     `/stock/${lot}`,
     `/stock/${lot}/sexing`,

@@ -1,5 +1,5 @@
 import { stageTimes } from '@freshet/core/spawning';
-import type { ResolvedSpecies } from '@freshet/core/stock';
+import type { ResolvedSpecies } from '../../core/src/species';
 import type { AttemptPlan } from './attempts';
 import type { Story } from './story';
 

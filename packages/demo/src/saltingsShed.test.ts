@@ -1,4 +1,4 @@
-import { SHIPPED_SPECIES } from '@freshet/core/stock';
+import { SHIPPED_SPECIES } from '../../core/src/species';
 import { RACKS } from './room';
 import { saltingsShed } from './saltingsShed';
 

@@ -1,4 +1,4 @@
-import { resolveSpecies, SHIPPED_SPECIES, type ResolvedSpecies } from '@freshet/core/stock';
+import { resolveSpecies, SHIPPED_SPECIES, type ResolvedSpecies } from '../../core/src/species';
 import { defaultRecipe } from '@freshet/core/spawning';
 import { attemptPlans, type AttemptPlan } from './attempts';
 import { tellBrood, type Places } from './broodStory';

@@ -21,3 +21,13 @@ export function tableSql(name: string, columns: string): string {
 export function dropSql(...names: string[]): string[] {
   return names.map((name) => `DROP TABLE IF EXISTS ${name}`);
 }
+
+/** Adds columns and keys to a table, one a line; those that are there already stay. */
+export function addSql(table: string, lines: readonly string[]): string {
+  return `ALTER TABLE ${table}\n  ${lines.map((line) => (line.startsWith('KEY ') ? `ADD KEY IF NOT EXISTS ${line.slice(4)}` : `ADD COLUMN IF NOT EXISTS ${line}`)).join(',\n  ')}`;
+}
+
+/** Drops columns and keys of a table. */
+export function dropFromSql(table: string, names: readonly string[]): string {
+  return `ALTER TABLE ${table}\n  ${names.map((name) => (name.startsWith('KEY ') ? `DROP KEY IF EXISTS ${name.slice(4)}` : `DROP COLUMN IF EXISTS ${name}`)).join(',\n  ')}`;
+}

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import * as v from 'valibot';
-import { SHIPPED_SPECIES, METHOD_TEMPLATES, resolveSpecies } from '@freshet/core/stock';
+import { SHIPPED_SPECIES, METHOD_TEMPLATES, resolveSpecies } from '@freshet/core/species';
 import type { AnyEndpoint } from '../endpoints';
 import { NewClutch } from '../broods';
 import { NewHouse, SignIn } from '../accounts';
@@ -9,7 +9,7 @@ import { Written } from '../log';
 import { PROBLEMS } from '../problems';
 import { NewReading, NewTank, READING_LIMITS } from '../room';
 import { NewJot, NewOutcome } from '../rounds';
-import { FiguresSchema, SpeciesFile } from '../stock';
+import { FiguresSchema, SpeciesFile } from '../species';
 import { Code, Day, Id, Instant, Name, TimeRange } from '../values';
 import { API } from './api';
 
@@ -21,8 +21,8 @@ const messages = (schema: v.GenericSchema, value: unknown) => {
 };
 const passes = (schema: v.GenericSchema, value: unknown) => v.safeParse(schema, value).success;
 
-/** What no entry of the log changes: who is signed in, species, and photographs, which stay as they were taken. */
-const FIXED = new Set(['/api/session', '/api/species', '/api/photos/:photoId']);
+/** What no entry of the log changes: who is signed in, and photographs, which stay as they were taken. */
+const FIXED = new Set(['/api/session', '/api/photos/:photoId']);
 
 describe('the endpoint table', () => {
   it('has each address once, under its area’s word', () => {
@@ -50,7 +50,7 @@ describe('the endpoint table', () => {
 
   it('reaches with what a write touches every address that shows it', () => {
     const read = lines.filter(([, { method, path }]) => method === 'GET' && !FIXED.has(path)).map(([, { path }]) => path);
-    const { touches } = API.move;
+    const { touches } = API.undo;
     expect(read.filter((path) => !touches.some((prefix) => path.startsWith(prefix)))).toEqual([]);
   });
 });
@@ -154,12 +154,12 @@ describe('bodies', () => {
       tankId: null,
       amount: 2,
       unit: 'ml',
-      log: null,
+      tick: null,
       at: '2026-03-01T08:00:00Z',
     };
     expect(passes(NewOutcome, outcome)).toBe(true);
     expect(messages(NewOutcome, { ...outcome, amount: -1 })).toEqual([['amount', 'An amount cannot be negative.']]);
-    expect(passes(NewOutcome, { ...outcome, log: { kind: 'hatched', broodId: 'nobody' } })).toBe(false);
+    expect(passes(NewOutcome, { ...outcome, tick: { kind: '../hatched', id: null, what: null } })).toBe(false);
     expect(passes(NewJot, { id: ID, line: '   ', at: '2026-03-01T08:00:00Z' })).toBe(false);
   });
 

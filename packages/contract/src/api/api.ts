@@ -1,27 +1,68 @@
 import { accountEndpoints } from '../accounts';
-import { broodsEndpoints } from '../broods';
-import { larderEndpoints } from '../larder';
+import { broodsEndpoints, broodsEntries } from '../broods';
+import { houseEndpoints } from '../house';
+import { larderEndpoints, larderEntries } from '../larder';
 import { logEndpoints } from '../log';
-import { biosecurityEndpoints, probeEndpoints, roomEndpoints, waterEndpoints } from '../room';
-import { roundsEndpoints } from '../rounds';
-import { spawningEndpoints } from '../spawning';
-import { broodstockEndpoints, kinshipEndpoints, speciesEndpoints, stockEndpoints } from '../stock';
+import {
+  biosecurityEndpoints,
+  biosecurityEntries,
+  probeEndpoints,
+  probeEntries,
+  roomEndpoints,
+  roomEntries,
+  waterEndpoints,
+  waterEntries,
+} from '../room';
+import { roundsEndpoints, roundsEntries } from '../rounds';
+import { spawningEndpoints, spawningEntries } from '../spawning';
+import { speciesEndpoints, speciesEntries } from '../species';
+import { broodstockEndpoints, broodstockEntries, kinshipEndpoints, kinshipEntries, stockEndpoints, stockEntries } from '../stock';
+import { transfersEndpoints } from '../transfers';
+
+/** The endpoints of every area, in the order of the work; the first ones are of no area. */
+export const AREAS = {
+  accounts: accountEndpoints,
+  log: logEndpoints,
+  house: houseEndpoints,
+  species: speciesEndpoints,
+  room: { ...roomEndpoints, ...waterEndpoints, ...probeEndpoints, ...biosecurityEndpoints },
+  stock: { ...stockEndpoints, ...broodstockEndpoints, ...kinshipEndpoints },
+  spawning: spawningEndpoints,
+  broods: broodsEndpoints,
+  larder: larderEndpoints,
+  transfers: transfersEndpoints,
+  rounds: roundsEndpoints,
+};
 
 /** The endpoint table. */
 export const API = {
-  ...accountEndpoints,
-  ...logEndpoints,
-  ...roomEndpoints,
-  ...waterEndpoints,
-  ...probeEndpoints,
-  ...biosecurityEndpoints,
-  ...speciesEndpoints,
-  ...stockEndpoints,
-  ...broodstockEndpoints,
-  ...kinshipEndpoints,
-  ...spawningEndpoints,
-  ...broodsEndpoints,
-  ...larderEndpoints,
-  ...roundsEndpoints,
+  ...AREAS.accounts,
+  ...AREAS.log,
+  ...AREAS.house,
+  ...AREAS.species,
+  ...AREAS.room,
+  ...AREAS.stock,
+  ...AREAS.spawning,
+  ...AREAS.broods,
+  ...AREAS.larder,
+  ...AREAS.transfers,
+  ...AREAS.rounds,
 };
 export type ApiName = keyof typeof API;
+
+/** Every kind of entry the log knows. */
+export const ENTRY_KINDS = {
+  ...speciesEntries,
+  ...roomEntries,
+  ...waterEntries,
+  ...probeEntries,
+  ...biosecurityEntries,
+  ...stockEntries,
+  ...broodstockEntries,
+  ...kinshipEntries,
+  ...spawningEntries,
+  ...broodsEntries,
+  ...larderEntries,
+  ...roundsEntries,
+};
+export type EntryKindName = keyof typeof ENTRY_KINDS;

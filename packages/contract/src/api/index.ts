@@ -1,2 +1,2 @@
-export { API, type ApiName } from './api';
+export { API, AREAS, ENTRY_KINDS, type ApiName, type EntryKindName } from './api';
 export { openApi } from './openApi';

@@ -17,7 +17,8 @@ export function openApi(): object {
       required: true,
       schema: { type: 'string' },
     }));
-    const query = line.query ? (schemaOf(line.query) as { properties?: Record<string, object> }).properties : undefined;
+    const asked = line.sends === 'image' ? line.body : line.query;
+    const query = asked ? (schemaOf(asked) as { properties?: Record<string, object> }).properties : undefined;
     for (const [name, schema] of Object.entries(query ?? {}))
       parameters.push({ name, in: 'query', required: false, schema: schema as { type: string } });
     (paths[path] ??= {})[line.method.toLowerCase()] = {
@@ -26,9 +27,19 @@ export function openApi(): object {
       tags: [path.split('/')[2]],
       'x-least-role': line.role ?? 'none',
       parameters,
-      ...(line.body ? { requestBody: { required: true, content: { 'application/json': { schema: schemaOf(line.body) } } } } : {}),
+      ...(line.sends === 'image'
+        ? { requestBody: { required: true, content: { 'image/*': { schema: { type: 'string', format: 'binary' } } } } }
+        : line.body
+          ? { requestBody: { required: true, content: { 'application/json': { schema: schemaOf(line.body) } } } }
+          : {}),
       responses: {
-        200: { description: 'OK', content: { 'application/json': { schema: schemaOf(line.reply) } } },
+        200: {
+          description: 'OK',
+          content:
+            line.answers === 'image'
+              ? { 'image/jpeg': { schema: { type: 'string', format: 'binary' } } }
+              : { 'application/json': { schema: schemaOf(line.reply) } },
+        },
         default: { description: 'A problem', content: { 'application/problem+json': { schema: schemaOf(ProblemDetails) } } },
       },
     };

@@ -1,8 +1,9 @@
 import * as v from 'valibot';
 import { LIFE_STAGES } from '@freshet/core/broods';
-import { CAUSES, FOODS } from '@freshet/core/stock';
+import { CAUSES } from '@freshet/core/stock';
+import { FOODS } from '@freshet/core/species';
 import { endpoint } from '../endpoints';
-import { EVERYTHING, Written } from '../log';
+import { entries, TOUCHES } from '../log';
 import { StageWindowSchema } from '../spawning';
 import { Id, Instant, Override, TimeRange, WholeCount } from '../values';
 
@@ -43,6 +44,17 @@ export const NewWhite = v.object({
 
 const span = v.object({ from: v.string(), to: v.string() });
 
+/** Part of a brood in one tank. */
+const BroodLot = v.object({
+  id: v.string(),
+  tankId: v.nullable(v.string()),
+  tankCode: v.nullable(v.string()),
+  count: v.number(),
+  males: v.number(),
+  females: v.number(),
+  unsexed: v.number(),
+});
+
 /** A brood in the list: how many, how old, what next. */
 export const BroodCard = v.object({
   id: v.string(),
@@ -61,10 +73,10 @@ export const BroodCard = v.object({
   lengthMm: v.nullable(v.number()),
   food: v.nullable(v.picklist(FOODS)),
   next: v.nullable(StageWindowSchema),
+  /** Why its dates cannot be worked out; null when they can. */
+  trouble: v.nullable(v.string()),
   ready: v.nullable(span),
-  lots: v.array(
-    v.object({ id: v.string(), tankId: v.nullable(v.string()), tankCode: v.nullable(v.string()), count: v.number() }),
-  ),
+  lots: v.array(BroodLot),
   stream: v.object({
     bands: v.array(
       v.object({
@@ -96,9 +108,18 @@ export const BroodPage = v.object({
       why: v.array(v.string()),
     }),
   ),
-  lots: v.array(
-    v.object({ id: v.string(), tankId: v.nullable(v.string()), tankCode: v.nullable(v.string()), count: v.number() }),
-  ),
+  lots: v.array(BroodLot),
+});
+
+/** What is logged here: who may, and which addresses show it. */
+export const broodsEntries = entries({
+  clutch: {
+    role: 'sitter',
+    words: 'eggs or young found',
+    touches: [...TOUCHES.broods, ...TOUCHES.lots, ...TOUCHES.spawns, ...TOUCHES.descent],
+  },
+  observation: { role: 'sitter', words: 'stage seen', touches: [...TOUCHES.broods, ...TOUCHES.lots, ...TOUCHES.descent] },
+  white: { role: 'sitter', words: 'white eggs picked', touches: [...TOUCHES.broods, ...TOUCHES.lots, ...TOUCHES.descent] },
 });
 
 export const broodsEndpoints = {
@@ -110,31 +131,19 @@ export const broodsEndpoints = {
     role: 'viewer',
     reply: BroodPage,
   }),
-  addClutch: endpoint({
-    method: 'POST',
+  addClutch: broodsEntries.clutch({
     path: '/api/clutches',
     summary: 'Log eggs seen, or young born',
-    role: 'sitter',
     body: NewClutch,
-    reply: Written,
-    touches: EVERYTHING,
   }),
-  observe: endpoint({
-    method: 'POST',
+  observe: broodsEntries.observation({
     path: '/api/observations',
     summary: 'Log a hatch, free-swimming young, or eggs still eggs',
-    role: 'sitter',
     body: NewObservation,
-    reply: Written,
-    touches: EVERYTHING,
   }),
-  pickWhite: endpoint({
-    method: 'POST',
+  pickWhite: broodsEntries.white({
     path: '/api/whites',
     summary: 'Log white eggs picked out',
-    role: 'sitter',
     body: NewWhite,
-    reply: Written,
-    touches: EVERYTHING,
   }),
 };

@@ -1,1 +1,1 @@
-export { broodsEndpoints, NewClutch, NewObservation, NewWhite, BroodCard, BroodPage } from './broods.endpoints';
+export { broodsEndpoints, broodsEntries, NewClutch, NewObservation, NewWhite, BroodCard, BroodPage } from './broods.endpoints';

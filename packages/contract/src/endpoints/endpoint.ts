@@ -19,6 +19,12 @@ export interface Endpoint<Body extends Schema, Query extends Schema, Reply exten
   reply: Reply;
   /** Path prefixes of what a write changes; the web client asks for them again. */
   touches: readonly string[];
+  /** Kind of the entry a write makes; none for what is not logged. */
+  entry?: string;
+  /** `image`: the body is the bytes of a picture, the rest stands in the query. */
+  sends?: 'image';
+  /** `image`: the reply is the bytes of a picture, which never change. */
+  answers?: 'image';
 }
 
 export type AnyEndpoint = Endpoint<Schema, Schema, Schema>;

@@ -1,1 +1,9 @@
-export { larderEndpoints, CultureReply, NewCulture, NewCultureEvent, CULTURE_FOODS } from './larder.endpoints';
+export {
+  larderEndpoints,
+  larderEntries,
+  CultureReply,
+  FoodPlan,
+  NewCulture,
+  NewCultureEvent,
+  CULTURE_FOODS,
+} from './larder.endpoints';

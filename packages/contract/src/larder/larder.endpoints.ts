@@ -1,8 +1,9 @@
 import * as v from 'valibot';
 import { CULTURES, type CultureFood } from '@freshet/core/larder';
+import { FOODS } from '@freshet/core/species';
 import { endpoint } from '../endpoints';
-import { EVERYTHING, Written } from '../log';
-import { Id, Instant, Name, Override } from '../values';
+import { entries, TOUCHES } from '../log';
+import { Day, Id, Instant, Name, Override } from '../values';
 
 export const CULTURE_FOODS = Object.keys(CULTURES) as [CultureFood, ...CultureFood[]];
 
@@ -41,6 +42,31 @@ export const CultureReply = v.object({
   ripeness: v.number(),
 });
 
+export const FoodPlan = v.object({
+  key: v.string(),
+  broodId: v.nullable(v.string()),
+  attemptId: v.nullable(v.string()),
+  tankId: v.nullable(v.string()),
+  from: Day,
+  to: Day,
+  status: v.picklist(['safe', 'single', 'start', 'late', 'shelf']),
+  food: v.picklist(FOODS),
+  label: v.string(),
+  cultureIds: v.array(v.string()),
+  startBy: v.nullable(Day),
+  startFrom: v.nullable(Day),
+  backUpBy: v.nullable(Day),
+  title: v.string(),
+  text: v.string(),
+  why: v.array(v.string()),
+});
+
+/** What is logged here: who may, and which addresses show it. */
+export const larderEntries = entries({
+  culture: { role: 'sitter', words: 'culture started', touches: [...TOUCHES.cultures] },
+  cultureEvent: { role: 'sitter', words: 'culture fed, ripe, harvested or emptied', touches: [...TOUCHES.cultures] },
+});
+
 export const larderEndpoints = {
   cultures: endpoint({
     method: 'GET',
@@ -49,22 +75,21 @@ export const larderEndpoints = {
     role: 'viewer',
     reply: v.array(CultureReply),
   }),
-  addCulture: endpoint({
-    method: 'POST',
+  addCulture: larderEntries.culture({
     path: '/api/cultures',
     summary: 'Start a culture or a hatch',
-    role: 'sitter',
     body: NewCulture,
-    reply: Written,
-    touches: EVERYTHING,
   }),
-  cultureEvent: endpoint({
-    method: 'POST',
+  cultureEvent: larderEntries.cultureEvent({
     path: '/api/culture-events',
     summary: 'Log a culture fed, ripe, harvested or ended',
-    role: 'sitter',
     body: NewCultureEvent,
-    reply: Written,
-    touches: EVERYTHING,
+  }),
+  foodPlans: endpoint({
+    method: 'GET',
+    path: '/api/food-plans',
+    summary: 'Which culture to start when, for every first feed',
+    role: 'viewer',
+    reply: v.array(FoodPlan),
   }),
 };

@@ -1,1 +1,3 @@
-export { logEndpoints, Entry, Written, Undo, EVERYTHING } from './log.endpoints';
+export { logEndpoints, Entry, Undo } from './log.endpoints';
+export { Written } from './written';
+export { entries, SNAPSHOT, TOUCHES, type EntryKind, type EntryKindLine } from './entries';

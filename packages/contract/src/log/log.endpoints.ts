@@ -1,29 +1,8 @@
 import * as v from 'valibot';
 import { endpoint } from '../endpoints';
 import { Id, Instant } from '../values';
-
-/** Prefixes that any log entry may change. */
-export const EVERYTHING = [
-  '/api/rounds',
-  '/api/horizon',
-  '/api/room',
-  '/api/tanks',
-  '/api/lots',
-  '/api/attempts',
-  '/api/broods',
-  '/api/cultures',
-  '/api/entries',
-  '/api/waters',
-  '/api/meters',
-  '/api/probes',
-  '/api/transfer',
-  '/api/pedigree',
-  '/api/genes',
-  '/api/sexing',
-] as const;
-
-/** Reply to every write: the entry it made, and whether it had been made before. */
-export const Written = v.object({ entryId: v.string(), replayed: v.boolean(), subjectId: v.nullable(v.string()) });
+import { SNAPSHOT, TOUCHES } from './entries';
+import { Written } from './written';
 
 /** One line of the log. */
 export const Entry = v.object({
@@ -36,6 +15,8 @@ export const Entry = v.object({
   by: v.string(),
   reason: v.nullable(v.string()),
   undone: v.boolean(),
+  /** False when this keeper may not take it back, or nobody can any more. */
+  canUndo: v.boolean(),
   recordedAt: Instant,
 });
 
@@ -46,11 +27,13 @@ export const logEndpoints = {
   entries: endpoint({
     method: 'GET',
     path: '/api/entries',
-    summary: 'The log, newest first',
+    summary: 'The log, newest first, a page at a time',
     role: 'viewer',
     query: v.object({
       tankId: v.optional(Id),
       subjectId: v.optional(Id),
+      /** Only entries before this one, for the next page. */
+      before: v.optional(Id),
       limit: v.optional(v.pipe(v.string(), v.transform(Number), v.integer(), v.minValue(1), v.maxValue(200))),
     }),
     reply: v.array(Entry),
@@ -62,6 +45,6 @@ export const logEndpoints = {
     role: 'sitter',
     body: Undo,
     reply: Written,
-    touches: EVERYTHING,
+    touches: [...SNAPSHOT, ...TOUCHES.all, ...TOUCHES.species],
   }),
 };

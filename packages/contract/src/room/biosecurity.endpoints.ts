@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { CONTACT_KINDS } from '@freshet/core/room';
 import { endpoint } from '../endpoints';
-import { EVERYTHING, Written } from '../log';
+import { entries, TOUCHES } from '../log';
 import { Day, Id, Instant, Note } from '../values';
 
 export const NewIllness = v.object({
@@ -53,6 +53,12 @@ export const ExposureReply = v.object({
   contacts: v.number(),
 });
 
+/** What is logged here: who may, and which addresses show it. */
+export const biosecurityEntries = entries({
+  illness: { role: 'sitter', words: 'illness seen', touches: [...TOUCHES.room] },
+  contact: { role: 'sitter', words: 'carried from tank to tank', touches: [...TOUCHES.room] },
+});
+
 export const biosecurityEndpoints = {
   exposure: endpoint({
     method: 'GET',
@@ -70,22 +76,14 @@ export const biosecurityEndpoints = {
     }),
     reply: ExposureReply,
   }),
-  logIllness: endpoint({
-    method: 'POST',
+  logIllness: biosecurityEntries.illness({
     path: '/api/illnesses',
     summary: 'Log signs of illness in a tank',
-    role: 'sitter',
     body: NewIllness,
-    reply: Written,
-    touches: EVERYTHING,
   }),
-  logContact: endpoint({
-    method: 'POST',
+  logContact: biosecurityEntries.contact({
     path: '/api/contacts',
     summary: 'Log tools or water carried from one tank to another',
-    role: 'sitter',
     body: NewContact,
-    reply: Written,
-    touches: EVERYTHING,
   }),
 };

@@ -1,5 +1,6 @@
 export {
   roomEndpoints,
+  roomEntries,
   NewRack,
   NewShelf,
   NewTank,
@@ -16,6 +17,7 @@ export {
 } from './room.endpoints';
 export {
   waterEndpoints,
+  waterEntries,
   WATER_KINDS,
   NewWater,
   NewAnalysis,
@@ -27,5 +29,5 @@ export {
   Meter,
   TankRegime,
 } from './water.endpoints';
-export { probeEndpoints, PLAYED_FAULTS, NewProbe, Probe, Samples, SAMPLES_AT_ONCE } from './probes.endpoints';
-export { biosecurityEndpoints, ExposureReply, NewContact, NewIllness } from './biosecurity.endpoints';
+export { probeEndpoints, probeEntries, PLAYED_FAULTS, NewProbe, Probe, Samples, SAMPLES_AT_ONCE } from './probes.endpoints';
+export { biosecurityEndpoints, biosecurityEntries, ExposureReply, NewContact, NewIllness } from './biosecurity.endpoints';

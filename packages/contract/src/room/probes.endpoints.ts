@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { QUANTITIES } from '@freshet/core/room';
 import { endpoint } from '../endpoints';
-import { EVERYTHING, Written } from '../log';
+import { entries, TOUCHES } from '../log';
 import { Id, Instant, Name } from '../values';
 
 /** Faults that the shipped stand-in can be told to play. */
@@ -42,6 +42,11 @@ export const Probe = v.object({
 });
 
 const Whole = v.pipe(v.string(), v.transform(Number), v.integer());
+/** What is logged here: who may, and which addresses show it. */
+export const probeEntries = entries({
+  probe: { role: 'keeper', words: 'probe', touches: [...TOUCHES.probes] },
+});
+
 export const probeEndpoints = {
   probes: endpoint({
     method: 'GET',
@@ -50,14 +55,10 @@ export const probeEndpoints = {
     role: 'viewer',
     reply: v.array(Probe),
   }),
-  addProbe: endpoint({
-    method: 'POST',
+  addProbe: probeEntries.probe({
     path: '/api/probes',
     summary: 'Add a probe to a tank',
-    role: 'keeper',
     body: NewProbe,
-    reply: Written,
-    touches: EVERYTHING,
   }),
   probeKey: endpoint({
     method: 'GET',

@@ -1,8 +1,8 @@
 import * as v from 'valibot';
 import { METHODS, QUANTITIES, TANK_EVENTS, type Quantity } from '@freshet/core/room';
 import { endpoint } from '../endpoints';
-import { EVERYTHING, Written } from '../log';
-import { Code, Id, Instant, Name, Note, Override } from '../values';
+import { entries, TOUCHES } from '../log';
+import { Code, Id, Instant, Name, Note, Override, Version } from '../values';
 
 export { QUANTITIES, type Quantity } from '@freshet/core/room';
 
@@ -147,7 +147,7 @@ export const Equipment = v.object({
     ),
   ),
 });
-export const NewEquipment = v.object({ id: Id, tankId: Id, ...Equipment.entries });
+export const NewEquipment = v.object({ id: Id, tankId: Id, ...Equipment.entries, version: Version, override: Override });
 
 /** Something done to a tank that counts for its readiness. */
 export const NewTankEvent = v.object({ id: Id, tankId: Id, kind: v.picklist(TANK_EVENTS), at: Instant, note: v.optional(Note) });
@@ -200,6 +200,8 @@ export const Tank = v.object({
     zeroDays: v.number(),
     restDays: v.number(),
     shelters: v.nullable(v.number()),
+    /** Entry that last said it; null while nobody did. */
+    version: v.nullable(v.string()),
   }),
 });
 
@@ -231,7 +233,16 @@ export const RoomReply = v.object({
   ),
 });
 
-const ROOM = ['/api/room', '/api/rounds', '/api/entries', '/api/horizon'];
+/** What is logged here: who may, and which addresses show it. */
+export const roomEntries = entries({
+  rack: { role: 'keeper', words: 'rack added', touches: [...TOUCHES.room] },
+  shelf: { role: 'keeper', words: 'shelf added', touches: [...TOUCHES.room] },
+  tank: { role: 'keeper', words: 'tank added', touches: [...TOUCHES.room] },
+  tankMove: { role: 'keeper', words: 'tank moved', touches: [...TOUCHES.room] },
+  equipment: { role: 'keeper', words: 'equipment', touches: [...TOUCHES.room] },
+  tankEvent: { role: 'sitter', words: 'done to a tank', touches: [] },
+  reading: { role: 'sitter', words: 'reading', touches: [...TOUCHES.tanks, ...TOUCHES.probes] },
+});
 
 export const roomEndpoints = {
   room: endpoint({
@@ -241,32 +252,20 @@ export const roomEndpoints = {
     role: 'viewer',
     reply: RoomReply,
   }),
-  addRack: endpoint({
-    method: 'POST',
+  addRack: roomEntries.rack({
     path: '/api/racks',
     summary: 'Add a rack, stand or yard',
-    role: 'keeper',
     body: NewRack,
-    reply: Written,
-    touches: ROOM,
   }),
-  addShelf: endpoint({
-    method: 'POST',
+  addShelf: roomEntries.shelf({
     path: '/api/shelves',
     summary: 'Add a shelf below the others of a rack',
-    role: 'keeper',
     body: NewShelf,
-    reply: Written,
-    touches: ROOM,
   }),
-  addTank: endpoint({
-    method: 'POST',
+  addTank: roomEntries.tank({
     path: '/api/tanks',
     summary: 'Add a tank by its measurements',
-    role: 'keeper',
     body: NewTank,
-    reply: Written,
-    touches: ROOM,
   }),
   readings: endpoint({
     method: 'GET',
@@ -288,40 +287,24 @@ export const roomEndpoints = {
       }),
     ),
   }),
-  moveTank: endpoint({
-    method: 'POST',
+  moveTank: roomEntries.tankMove({
     path: '/api/tank-moves',
     summary: 'Move a tank along its shelf or to another',
-    role: 'keeper',
     body: TankMove,
-    reply: Written,
-    touches: EVERYTHING,
   }),
-  equip: endpoint({
-    method: 'POST',
+  equip: roomEntries.equipment({
     path: '/api/equipment',
     summary: 'Say what a tank is equipped with, and its rules of readiness',
-    role: 'keeper',
     body: NewEquipment,
-    reply: Written,
-    touches: EVERYTHING,
   }),
-  tankEvent: endpoint({
-    method: 'POST',
+  tankEvent: roomEntries.tankEvent({
     path: '/api/tank-events',
     summary: 'Log what was done to a tank: filled, filter fed, refilled, disinfected, heater tested …',
-    role: 'sitter',
     body: NewTankEvent,
-    reply: Written,
-    touches: EVERYTHING,
   }),
-  addReading: endpoint({
-    method: 'POST',
+  addReading: roomEntries.reading({
     path: '/api/readings',
     summary: 'Log a reading',
-    role: 'sitter',
     body: NewReading,
-    reply: Written,
-    touches: EVERYTHING,
   }),
 };

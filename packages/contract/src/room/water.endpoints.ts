@@ -1,8 +1,8 @@
 import * as v from 'valibot';
 import { METHODS, QUANTITIES } from '@freshet/core/room';
 import { endpoint } from '../endpoints';
-import { EVERYTHING, Written } from '../log';
-import { Day, Id, Instant, Name, Override } from '../values';
+import { entries, TOUCHES } from '../log';
+import { Day, Id, Instant, Name, Override, Version } from '../values';
 
 export const WATER_KINDS = ['tap', 'rain', 'osmosis', 'aged', 'mixed'] as const;
 
@@ -65,6 +65,8 @@ export const NewRegime = v.object({
     v.pipe(v.number('Give the ceiling.'), v.gtValue(0, 'Above 0 mg/L.'), v.maxValue(1000, 'At most 1000 mg/L.')),
   ),
   waterId: v.nullable(Id),
+  version: Version,
+  override: Override,
 });
 
 /** An instrument that is calibrated, or a test that is bought again. */
@@ -124,6 +126,8 @@ export const TankRegime = v.object({
       ceilingPpm: v.nullable(v.number()),
       waterId: v.nullable(v.string()),
       from: Day,
+      /** Entry that set it. */
+      version: v.string(),
     }),
   ),
   nextChange: v.nullable(Day),
@@ -145,6 +149,16 @@ export const TankRegime = v.object({
   ),
 });
 
+/** What is logged here: who may, and which addresses show it. */
+export const waterEntries = entries({
+  water: { role: 'keeper', words: 'source water', touches: [...TOUCHES.waters] },
+  analysis: { role: 'sitter', words: 'analysis of a water', touches: [...TOUCHES.waters, ...TOUCHES.tanks] },
+  change: { role: 'sitter', words: 'water change', touches: [...TOUCHES.tanks, ...TOUCHES.probes] },
+  regime: { role: 'keeper', words: 'change regime', touches: [...TOUCHES.tanks] },
+  meter: { role: 'keeper', words: 'instrument', touches: [...TOUCHES.meters] },
+  calibration: { role: 'sitter', words: 'calibration', touches: [...TOUCHES.meters, ...TOUCHES.tanks] },
+});
+
 export const waterEndpoints = {
   waters: endpoint({
     method: 'GET',
@@ -153,41 +167,25 @@ export const waterEndpoints = {
     role: 'viewer',
     reply: v.array(Water),
   }),
-  addWater: endpoint({
-    method: 'POST',
+  addWater: waterEntries.water({
     path: '/api/waters',
     summary: 'Add a source water',
-    role: 'keeper',
     body: NewWater,
-    reply: Written,
-    touches: EVERYTHING,
   }),
-  addAnalysis: endpoint({
-    method: 'POST',
+  addAnalysis: waterEntries.analysis({
     path: '/api/analyses',
     summary: 'Log an analysis of a source water',
-    role: 'sitter',
     body: NewAnalysis,
-    reply: Written,
-    touches: EVERYTHING,
   }),
-  logChange: endpoint({
-    method: 'POST',
+  logChange: waterEntries.change({
     path: '/api/changes',
     summary: 'Log a water change',
-    role: 'sitter',
     body: NewChange,
-    reply: Written,
-    touches: EVERYTHING,
   }),
-  setRegime: endpoint({
-    method: 'POST',
+  setRegime: waterEntries.regime({
     path: '/api/regimes',
     summary: 'Set how a tank’s water is changed',
-    role: 'keeper',
     body: NewRegime,
-    reply: Written,
-    touches: EVERYTHING,
   }),
   tankRegime: endpoint({
     method: 'GET',
@@ -203,22 +201,14 @@ export const waterEndpoints = {
     role: 'viewer',
     reply: v.array(Meter),
   }),
-  addMeter: endpoint({
-    method: 'POST',
+  addMeter: waterEntries.meter({
     path: '/api/meters',
     summary: 'Add an instrument',
-    role: 'keeper',
     body: NewMeter,
-    reply: Written,
-    touches: EVERYTHING,
   }),
-  calibrate: endpoint({
-    method: 'POST',
+  calibrate: waterEntries.calibration({
     path: '/api/calibrations',
     summary: 'Log a calibration',
-    role: 'sitter',
     body: NewCalibration,
-    reply: Written,
-    touches: EVERYTHING,
   }),
 };

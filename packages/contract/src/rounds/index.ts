@@ -1,10 +1,1 @@
-export {
-  roundsEndpoints,
-  RoundReply,
-  HorizonReply,
-  FoodPlan,
-  TankLife,
-  NewOutcome,
-  NewJot,
-  ChoreLogSchema,
-} from './rounds.endpoints';
+export { roundsEndpoints, roundsEntries, RoundReply, HorizonReply, NewOutcome, NewJot } from './rounds.endpoints';

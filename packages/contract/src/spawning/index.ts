@@ -1,5 +1,6 @@
 export {
   spawningEndpoints,
+  spawningEntries,
   RecipeSchema,
   NewAttempt,
   NewTrigger,

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { EGG_PLANS, FUNGUS_SCHOOLS, TRIGGER_SCHOOLS } from '@freshet/core/spawning';
 import { endpoint } from '../endpoints';
-import { EVERYTHING, Written } from '../log';
+import { entries, TOUCHES } from '../log';
 import { Day, Id, Name, Note, Override, TimeRange } from '../values';
 
 export const RecipeSchema = v.pipe(
@@ -102,39 +102,51 @@ export const Attempt = v.object({
   broodIds: v.array(v.string()),
 });
 
+/** What is logged here: who may, and which addresses show it. */
+export const spawningEntries = entries({
+  attempt: { role: 'keeper', words: 'attempt', touches: [...TOUCHES.spawns] },
+  trigger: { role: 'sitter', words: 'trigger', touches: [...TOUCHES.spawns] },
+  attemptEnd: { role: 'keeper', words: 'attempt ended', touches: [...TOUCHES.spawns] },
+});
+
 export const spawningEndpoints = {
   attempts: endpoint({
     method: 'GET',
     path: '/api/attempts',
-    summary: 'Spawning attempts, newest first',
+    summary: 'Spawning attempts, newest first, a page at a time',
     role: 'viewer',
-    reply: v.array(Attempt),
+    query: v.object({
+      speciesKey: v.optional(v.pipe(v.string(), v.maxLength(40))),
+      /** Only those before this attempt in the list, for the next page. */
+      before: v.optional(Id),
+      limit: v.optional(v.pipe(v.string(), v.transform(Number), v.integer(), v.minValue(1), v.maxValue(200))),
+    }),
+    reply: v.object({
+      attempts: v.array(Attempt),
+      /** Last of this page when there are more; asks for the next one. */
+      next: v.nullable(v.string()),
+    }),
   }),
-  addAttempt: endpoint({
-    method: 'POST',
+  attempt: endpoint({
+    method: 'GET',
+    path: '/api/attempts/:attemptId',
+    summary: 'One spawning attempt',
+    role: 'viewer',
+    reply: Attempt,
+  }),
+  addAttempt: spawningEntries.attempt({
     path: '/api/attempts',
     summary: 'Plan or begin a spawning attempt',
-    role: 'keeper',
     body: NewAttempt,
-    reply: Written,
-    touches: EVERYTHING,
   }),
-  trigger: endpoint({
-    method: 'POST',
+  trigger: spawningEntries.trigger({
     path: '/api/triggers',
     summary: 'Log what was done to set spawning off',
-    role: 'sitter',
     body: NewTrigger,
-    reply: Written,
-    touches: EVERYTHING,
   }),
-  endAttempt: endpoint({
-    method: 'POST',
+  endAttempt: spawningEntries.attemptEnd({
     path: '/api/attempt-ends',
     summary: 'End an attempt; its tank falls free',
-    role: 'keeper',
     body: EndAttempt,
-    reply: Written,
-    touches: EVERYTHING,
   }),
 };

@@ -1,8 +1,8 @@
 import * as v from 'valibot';
 import { CONDITION_SIGNS, type ConditionSign } from '@freshet/core/stock';
 import { endpoint } from '../endpoints';
-import { EVERYTHING, Written } from '../log';
-import { Day, Heads, Id, Instant, Name, Note, Override, WholeCount } from '../values';
+import { entries, TOUCHES } from '../log';
+import { Day, Heads, Id, Instant, Name, Note, Override, Version, WholeCount } from '../values';
 import { Lot, ORIGINS } from './lot.schema';
 
 const SIGNS = Object.keys(CONDITION_SIGNS) as [ConditionSign, ...ConditionSign[]];
@@ -44,7 +44,7 @@ export const NO_DETAILS: v.InferOutput<typeof LotDetails> = {
   isRetired: false,
 };
 
-export const DescribeLot = v.object({ id: Id, lotId: Id, details: LotDetails });
+export const DescribeLot = v.object({ id: Id, lotId: Id, details: LotDetails, version: Version, override: Override });
 
 /** What a lot's heads are, now that they were looked at: the sum stays. */
 export const SexLot = v.object({ id: Id, lotId: Id, heads: Heads, at: Instant });
@@ -110,16 +110,11 @@ export const TagOut = v.object({
   at: Instant,
 });
 
-export const AddPhoto = v.object({
-  id: Id,
-  lotId: Id,
-  at: Instant,
-  data: v.pipe(
-    v.string(),
-    v.regex(/^data:image\/(jpeg|png|webp);base64,[A-Za-z0-9+/=]+$/, 'Choose a JPEG, PNG or WebP picture.'),
-    v.maxLength(240_000, 'The picture is too large.'),
-  ),
-});
+/** A photograph; its bytes are the body, this stands in the query. */
+export const AddPhoto = v.object({ id: Id, lotId: Id, at: Instant });
+
+/** Most bytes of a photograph as it is sent; it is kept smaller. */
+export const PHOTO_BYTES = 12_000_000;
 
 export const GradeLot = v.object({
   id: Id,
@@ -243,12 +238,21 @@ export const LotCard = v.object({
   life: v.array(v.object({ at: v.string(), kind: v.string(), words: v.string(), path: v.nullable(v.string()) })),
 });
 
-const post = <const P extends string, B extends v.GenericSchema, R extends 'keeper' | 'sitter'>(
-  path: P,
-  summary: string,
-  role: R,
-  body: B,
-) => endpoint({ method: 'POST', path, summary, role, body, reply: Written, touches: EVERYTHING });
+/** What is logged here: who may, and which addresses show it. */
+export const broodstockEntries = entries({
+  lotDetails: { role: 'keeper', words: 'described', touches: [...TOUCHES.lots, ...TOUCHES.descent] },
+  sexing: { role: 'sitter', words: 'sexed', touches: [...TOUCHES.lots, ...TOUCHES.descent, ...TOUCHES.broods] },
+  assessment: { role: 'sitter', words: 'looked at for sex', touches: [...TOUCHES.lots] },
+  condition: { role: 'sitter', words: 'condition scored', touches: [...TOUCHES.lots] },
+  programme: { role: 'keeper', words: 'conditioning', touches: [...TOUCHES.lots] },
+  programmeEnd: { role: 'keeper', words: 'conditioning ended', touches: [...TOUCHES.lots] },
+  merge: { role: 'keeper', words: 'lots put together', touches: [...TOUCHES.lots, ...TOUCHES.broods, ...TOUCHES.descent] },
+  tag: { role: 'keeper', words: 'taken out by name', touches: [...TOUCHES.lots, ...TOUCHES.broods, ...TOUCHES.descent] },
+  photo: { role: 'sitter', words: 'photograph', touches: [...TOUCHES.lots] },
+  grading: { role: 'keeper', words: 'graded', touches: [...TOUCHES.lots] },
+  throwback: { role: 'sitter', words: 'throwback', touches: [...TOUCHES.lots] },
+  import: { role: 'keeper', words: 'taken over from a file', touches: [...TOUCHES.lots, ...TOUCHES.descent, ...TOUCHES.room] },
+});
 
 export const broodstockEndpoints = {
   lotCard: endpoint({
@@ -261,9 +265,10 @@ export const broodstockEndpoints = {
   photo: endpoint({
     method: 'GET',
     path: '/api/photos/:photoId',
-    summary: 'A photograph as a data address',
+    summary: 'A photograph, re-encoded; it never changes',
     role: 'viewer',
-    reply: v.object({ data: v.string() }),
+    reply: v.instance(Uint8Array),
+    answers: 'image',
   }),
   sexing: endpoint({
     method: 'GET',
@@ -272,16 +277,45 @@ export const broodstockEndpoints = {
     role: 'viewer',
     reply: v.object({ traits: v.array(Learned), priorMale: v.number() }),
   }),
-  describeLot: post('/api/lot-details', 'Say what a lot is called, its line, grade, marks, papers', 'keeper', DescribeLot),
-  sexLot: post('/api/sexings', 'Say which sex the animals of a lot are', 'sitter', SexLot),
-  assessSex: post('/api/assessments', 'Log which traits of sex were seen', 'sitter', AssessSex),
-  scoreCondition: post('/api/conditions', 'Log condition, length and weight', 'sitter', ScoreCondition),
-  addProgramme: post('/api/programmes', 'Begin conditioning', 'keeper', NewProgramme),
-  endProgramme: post('/api/programme-ends', 'End conditioning', 'keeper', EndProgramme),
-  mergeLots: post('/api/merges', 'Put one lot into another of the same tank', 'keeper', MergeLots),
-  tagOut: post('/api/tags', 'Give one animal of a group a name of its own', 'keeper', TagOut),
-  addPhoto: post('/api/photos', 'Add a photograph', 'sitter', AddPhoto),
-  gradeLot: post('/api/gradings', 'Log grades and how many are kept', 'keeper', GradeLot),
-  logThrowback: post('/api/throwbacks', 'Log young that show what neither parent shows', 'sitter', LogThrowback),
-  importLots: post('/api/lot-imports', 'Take lots over from a file, all or none', 'keeper', ImportLots),
+  describeLot: broodstockEntries.lotDetails({
+    path: '/api/lot-details',
+    summary: 'Say what a lot is called, its line, grade, marks, papers',
+    body: DescribeLot,
+  }),
+  sexLot: broodstockEntries.sexing({ path: '/api/sexings', summary: 'Say which sex the animals of a lot are', body: SexLot }),
+  assessSex: broodstockEntries.assessment({
+    path: '/api/assessments',
+    summary: 'Log which traits of sex were seen',
+    body: AssessSex,
+  }),
+  scoreCondition: broodstockEntries.condition({
+    path: '/api/conditions',
+    summary: 'Log condition, length and weight',
+    body: ScoreCondition,
+  }),
+  addProgramme: broodstockEntries.programme({ path: '/api/programmes', summary: 'Begin conditioning', body: NewProgramme }),
+  endProgramme: broodstockEntries.programmeEnd({ path: '/api/programme-ends', summary: 'End conditioning', body: EndProgramme }),
+  mergeLots: broodstockEntries.merge({
+    path: '/api/merges',
+    summary: 'Put one lot into another of the same tank',
+    body: MergeLots,
+  }),
+  tagOut: broodstockEntries.tag({ path: '/api/tags', summary: 'Give one animal of a group a name of its own', body: TagOut }),
+  addPhoto: broodstockEntries.photo({
+    sends: 'image',
+    path: '/api/photos',
+    summary: 'Add a photograph',
+    body: AddPhoto,
+  }),
+  gradeLot: broodstockEntries.grading({ path: '/api/gradings', summary: 'Log grades and how many are kept', body: GradeLot }),
+  logThrowback: broodstockEntries.throwback({
+    path: '/api/throwbacks',
+    summary: 'Log young that show what neither parent shows',
+    body: LogThrowback,
+  }),
+  importLots: broodstockEntries.import({
+    path: '/api/lot-imports',
+    summary: 'Take lots over from a file, all or none',
+    body: ImportLots,
+  }),
 };

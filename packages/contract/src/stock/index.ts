@@ -1,7 +1,8 @@
-export { stockEndpoints, NewLot, NewMove, NewLoss, NewCount, LOSS_CAUSES } from './stock.endpoints';
+export { stockEndpoints, stockEntries, NewLot, NewMove, NewLoss, NewCount, LOSS_CAUSES } from './stock.endpoints';
 export { Lot, ORIGINS } from './lot.schema';
 export {
   broodstockEndpoints,
+  broodstockEntries,
   LotCard,
   LotDetails,
   NO_DETAILS,
@@ -14,6 +15,7 @@ export {
   MergeLots,
   TagOut,
   AddPhoto,
+  PHOTO_BYTES,
   GradeLot,
   LogThrowback,
   ImportLots,
@@ -21,5 +23,4 @@ export {
   LOOKS,
   SEPARATIONS,
 } from './broodstock.endpoints';
-export { kinshipEndpoints, PedigreeReply, SetParents, DefineGene, SetGenotype } from './kinship.endpoints';
-export { speciesEndpoints, FiguresSchema, OwnFigures, OwnSpecies, SpeciesFile, SpeciesReply } from './species.schema';
+export { kinshipEndpoints, kinshipEntries, PedigreeReply, SetParents, DefineGene, SetGenotype } from './kinship.endpoints';

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { endpoint } from '../endpoints';
-import { EVERYTHING, Written } from '../log';
+import { entries, TOUCHES } from '../log';
 import { Id, Name } from '../values';
 
 const Candidates = v.pipe(
@@ -85,6 +85,13 @@ export const PedigreeReply = v.object({
   labels: v.record(v.string(), v.string()),
 });
 
+/** What is logged here: who may, and which addresses show it. */
+export const kinshipEntries = entries({
+  parents: { role: 'keeper', words: 'parents noted', touches: [...TOUCHES.lots, ...TOUCHES.descent] },
+  gene: { role: 'keeper', words: 'gene named', touches: [...TOUCHES.descent] },
+  genotype: { role: 'keeper', words: 'alleles noted', touches: [...TOUCHES.descent] },
+});
+
 export const kinshipEndpoints = {
   pedigree: endpoint({
     method: 'GET',
@@ -103,31 +110,19 @@ export const kinshipEndpoints = {
       genotypes: v.array(v.object({ lotId: v.string(), locus: v.string(), genotype: v.string() })),
     }),
   }),
-  setParents: endpoint({
-    method: 'POST',
+  setParents: kinshipEntries.parents({
     path: '/api/parents',
     summary: 'Say who the parents of a lot or brood may be',
-    role: 'keeper',
     body: SetParents,
-    reply: Written,
-    touches: EVERYTHING,
   }),
-  defineGene: endpoint({
-    method: 'POST',
+  defineGene: kinshipEntries.gene({
     path: '/api/genes',
     summary: 'Name a gene of a species',
-    role: 'keeper',
     body: DefineGene,
-    reply: Written,
-    touches: EVERYTHING,
   }),
-  setGenotype: endpoint({
-    method: 'POST',
+  setGenotype: kinshipEntries.genotype({
     path: '/api/genotypes',
     summary: 'Say which alleles a lot carries',
-    role: 'keeper',
     body: SetGenotype,
-    reply: Written,
-    touches: EVERYTHING,
   }),
 };

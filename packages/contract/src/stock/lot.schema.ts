@@ -35,4 +35,6 @@ export const Lot = v.object({
   /** What is missing, in words. */
   missing: v.array(v.string()),
   isDueForReplacement: v.boolean(),
+  /** Entry that last described it; null while it is as it was recorded. */
+  version: v.nullable(v.string()),
 });

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { endpoint } from '../endpoints';
-import { EVERYTHING, Written } from '../log';
+import { entries, TOUCHES } from '../log';
 import { Day, Heads, Id, Instant, Name, Note, Override, WholeCount } from '../values';
 import { Lot, ORIGINS } from './lot.schema';
 
@@ -56,43 +56,35 @@ export const NewLoss = v.object({
 
 export const NewCount = v.object({ id: Id, lotId: Id, counted: WholeCount, at: Instant, override: Override });
 
+/** What is logged here: who may, and which addresses show it. */
+export const stockEntries = entries({
+  lot: { role: 'keeper', words: 'new lot', touches: [...TOUCHES.lots, ...TOUCHES.descent, ...TOUCHES.room] },
+  move: { role: 'sitter', words: 'move', touches: [...TOUCHES.lots, ...TOUCHES.broods, ...TOUCHES.descent, ...TOUCHES.room] },
+  loss: { role: 'sitter', words: 'loss', touches: [...TOUCHES.lots, ...TOUCHES.broods, ...TOUCHES.descent, ...TOUCHES.room] },
+  count: { role: 'sitter', words: 'count', touches: [...TOUCHES.lots, ...TOUCHES.broods, ...TOUCHES.descent] },
+});
+
 export const stockEndpoints = {
   lots: endpoint({ method: 'GET', path: '/api/lots', summary: 'Living lots', role: 'viewer', reply: v.array(Lot) }),
-  addLot: endpoint({
-    method: 'POST',
+  addLot: stockEntries.lot({
     path: '/api/lots',
     summary: 'Record broodstock into a tank',
-    role: 'keeper',
     body: NewLot,
-    reply: Written,
-    touches: EVERYTHING,
   }),
-  move: endpoint({
-    method: 'POST',
+  move: stockEntries.move({
     path: '/api/moves',
     summary: 'Move a lot, or split part of it off',
-    role: 'sitter',
     body: NewMove,
-    reply: Written,
-    touches: EVERYTHING,
   }),
-  lose: endpoint({
-    method: 'POST',
+  lose: stockEntries.loss({
     path: '/api/losses',
     summary: 'Log animals lost, sold or given away',
-    role: 'sitter',
     body: NewLoss,
-    reply: Written,
-    touches: EVERYTHING,
   }),
-  count: endpoint({
-    method: 'POST',
+  count: stockEntries.count({
     path: '/api/counts',
     summary: 'Log a count; the ledger follows it',
-    role: 'sitter',
     body: NewCount,
-    reply: Written,
-    touches: EVERYTHING,
   }),
   balance: endpoint({
     method: 'GET',

@@ -1,1 +1,14 @@
-export { Id, Instant, Day, TimeRange, Heads, Name, Code, Note, Override, WholeCount, type OverrideInput } from './values';
+export {
+  Id,
+  Instant,
+  Day,
+  TimeRange,
+  Heads,
+  Name,
+  Code,
+  Note,
+  Override,
+  Version,
+  WholeCount,
+  type OverrideInput,
+} from './values';

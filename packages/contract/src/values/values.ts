@@ -6,11 +6,19 @@ export const Id = v.pipe(
   v.regex(/^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/, 'This is not an id.'),
 );
 
-/** An instant, ISO 8601 in UTC with `Z`. */
+/** Nothing in a fish room was logged before, or is planned beyond a lifetime. */
+const FIRST_YEAR = 1950;
+const LAST_YEAR = 2100;
+const isWithinLifetime = (text: string) => Number(text.slice(0, 4)) >= FIRST_YEAR && Number(text.slice(0, 4)) <= LAST_YEAR;
+const BEYOND = 'That is beyond a lifetime; look at the year.';
+
+/** An instant, ISO 8601 in UTC with `Z`; brought to one form with milliseconds, so that instants compare as text. */
 export const Instant = v.pipe(
   v.string(),
   v.regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d{1,3})?)?Z$/, 'Give a date and time.'),
   v.check((text) => new Date(text).toJSON()?.startsWith(text.slice(0, 16)) ?? false, 'There is no such date or time.'),
+  v.check(isWithinLifetime, BEYOND),
+  v.transform((text) => new Date(text).toISOString()),
 );
 
 /** A day of the house, `YYYY-MM-DD`. */
@@ -18,6 +26,7 @@ export const Day = v.pipe(
   v.string(),
   v.regex(/^\d{4}-\d{2}-\d{2}$/, 'Give a day.'),
   v.check((text) => new Date(`${text}T00:00:00Z`).toJSON()?.startsWith(text) ?? false, 'There is no such day.'),
+  v.check(isWithinLifetime, BEYOND),
 );
 
 /** Some time between two instants, both included. */
@@ -56,4 +65,11 @@ export const Note = v.pipe(v.string(), v.trim(), v.maxLength(2000, 'At most 2000
 export const Override = v.optional(
   v.object({ reason: v.pipe(v.string(), v.trim(), v.minLength(3, 'Say why in a few words.'), v.maxLength(300)) }),
 );
+
+/**
+ * Which entry the form was filled from, so that what somebody changed meanwhile is not overwritten unseen: null when nothing had been
+ * said yet. Left out, nothing is compared.
+ */
+export const Version = v.optional(v.nullable(Id));
+
 export type OverrideInput = v.InferOutput<typeof Override>;

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { resolveSpecies, SHIPPED_SPECIES, type Cause } from '../stock';
+import { resolveSpecies, SHIPPED_SPECIES } from '../species';
+import { type Cause } from '../stock';
 import {
   broodLedger,
   computeStream,

@@ -1,4 +1,5 @@
-import { totalHeads, type Cause, type Range } from '../stock';
+import { totalHeads, type Cause } from '../stock';
+import { type Range } from '../species';
 import type { Instant } from '../time';
 import type { BroodMovement } from './describeBrood';
 

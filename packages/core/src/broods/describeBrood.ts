@@ -1,5 +1,6 @@
 import { developmentWindows, type StageWindow, type TemperatureReading } from '../spawning';
-import { expectedAgeDays, expectedLengthMm, foodFor, totalHeads, type Food, type Movement, type ResolvedSpecies } from '../stock';
+import { expectedAgeDays, expectedLengthMm, foodFor, type Food, type ResolvedSpecies } from '../species';
+import { totalHeads, type Movement } from '../stock';
 import { daysBetween, houseDay, type Instant, type TimeRange } from '../time';
 
 /** Stages of life, each with its colour and pattern on screen. */
@@ -97,6 +98,18 @@ export function describeBrood(
   const stage = sellable ? 'ready' : lengthMm >= growingMm(figures) ? 'growing' : 'fry';
   return { stage, windows, next, ageDays, feedingDays, lengthMm, food: foodFor(figures, lengthMm), ready };
 }
+
+/** What stands of a brood whose dates cannot be worked out: what was seen, and nothing that is expected. */
+export const undescribedBrood = (facts: BroodFacts, now: Instant, timeZone: string): BroodState => ({
+  stage: facts.freeSwimming ? 'fry' : facts.hatched ? 'yolk' : 'eggs',
+  windows: [],
+  next: null,
+  ageDays: daysBetween(houseDay(middle(facts.laid), timeZone), houseDay(now, timeZone)),
+  feedingDays: null,
+  lengthMm: null,
+  food: null,
+  ready: null,
+});
 
 /** Where a stage of life began, or is expected to. */
 export interface StageSpan {

@@ -2,6 +2,7 @@ export {
   describeBrood,
   broodLedger,
   stageSpans,
+  undescribedBrood,
   type StageSpan,
   LIFE_STAGES,
   type BroodFacts,
@@ -12,3 +13,16 @@ export {
   type BroodMovement,
 } from './describeBrood';
 export { computeStream, survivalLeft, type Stream, type StreamBand } from './computeStream';
+export {
+  headsIn,
+  NO_BROODS,
+  readBroods,
+  withLearned,
+  type BroodsFacts,
+  type BroodsView,
+  type LearnedSpecies,
+  type ReadBrood,
+  type TroubledBrood,
+} from './facts';
+export { BROODS_CHORES } from './broodChores';
+export { broodsAgenda } from './agenda';

@@ -1,1 +1,2 @@
 export { CalculationError, type CalculationCode } from './CalculationError';
+export { tryCompute, type Computed } from './tryCompute';

@@ -1,4 +1,4 @@
-import type { Food, Range } from '../stock';
+import type { Food, Range } from '../species';
 import { addDays, daysBetween, houseDay, type Day, type Instant } from '../time';
 
 /** Foods that have to be grown or hatched. */

@@ -10,4 +10,8 @@ export {
   type DescribedCulture,
 } from './cultures';
 export { planFirstFood, type FirstFoodPlan, type FoodNeed } from './planFirstFood';
-export { fryRation, keeperRation, type Ration } from './rations';
+export { adultRation, fryRation, type Ration } from './rations';
+export { deriveLarder, type LarderPlan } from './deriveLarder';
+export { readLarder, type LarderFacts, type LarderView } from './facts';
+export { LARDER_CHORES } from './larderChores';
+export { larderAgenda } from './agenda';

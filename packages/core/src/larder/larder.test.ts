@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { resolveSpecies, SHIPPED_SPECIES } from '../stock';
+import { resolveSpecies, SHIPPED_SPECIES } from '../species';
 import { addDays } from '../time';
 import {
   CULTURES,
@@ -7,7 +7,7 @@ import {
   describeCulture,
   fryRation,
   hatch,
-  keeperRation,
+  adultRation,
   planFirstFood,
   type Culture,
   type CultureFood,
@@ -181,12 +181,12 @@ describe('a ration', () => {
   });
 
   it('of dry food is weighed where nobody would pinch it', () => {
-    expect(keeperRation(figures('yabby'), 12, false).unit).toBe('g');
-    expect(keeperRation(figures('lemon-tetra'), 9, false).unit).toBe('pinch');
+    expect(adultRation(figures('yabby'), 12, false).unit).toBe('g');
+    expect(adultRation(figures('lemon-tetra'), 9, false).unit).toBe('pinch');
   });
 
   it('is doubled while they are conditioned', () => {
-    const [plain, conditioned] = [keeperRation(figures('angelfish'), 20, false), keeperRation(figures('angelfish'), 20, true)];
+    const [plain, conditioned] = [adultRation(figures('angelfish'), 20, false), adultRation(figures('angelfish'), 20, true)];
     expect(conditioned.perMeal * conditioned.mealsPerDay).toBeCloseTo(2 * plain.perMeal * plain.mealsPerDay, 0);
   });
 });

@@ -1,6 +1,6 @@
 import { addDays, formatDay, formatDayRange, type Day } from '../time';
 import { CULTURES, type CultureFood, type CultureKind, type DescribedCulture } from './cultures';
-import { FOOD_NAMES, type Food } from '../stock';
+import { FOOD_NAMES, type Food } from '../species';
 
 /** A brood or attempt that will need its first food. */
 export interface FoodNeed {

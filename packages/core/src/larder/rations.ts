@@ -1,4 +1,4 @@
-import { foodFor, type Figures, type Food, FOOD_NAMES } from '../stock';
+import { foodFor, type Figures, type Food, FOOD_NAMES } from '../species';
 import { formatNumber, roundToFigures } from '../units';
 import { cystsFor } from './cysts';
 
@@ -97,7 +97,7 @@ export function fryRation(figures: Figures, count: number, lengthMm: number): Ra
 }
 
 /** The day's dry or frozen food for grown animals; `conditioning` doubles it. Source: docs/sources.md#rations */
-export function keeperRation(figures: Figures, count: number, conditioning: boolean): Ration {
+export function adultRation(figures: Figures, count: number, conditioning: boolean): Ration {
   const lengthMm = (figures.adultMm[0] + figures.adultMm[1]) / 2;
   const food: Food = figures.ladder[0]?.food === 'biofilm' ? 'biofilm' : 'pellets';
   return dryRation(food, figures, count, lengthMm, dailyShare(figures, lengthMm) * (conditioning ? 2 : 1), conditioning ? 2 : 1);

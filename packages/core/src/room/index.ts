@@ -39,3 +39,5 @@ export {
 } from './biosecurity/computeExposure';
 export { findQuarantineRisks, standingContacts, type BiosecurityRack, type QuarantineRisk } from './biosecurity/standingContacts';
 export { decideQuarantine, QUARANTINE_DAYS, type Quarantine } from './biosecurity/decideQuarantine';
+export { codeOf, codesOf, QUIET_ROOM, readRoom, type RoomFacts, type RoomTank, type RoomView } from './facts';
+export { ROOM_CHORES, roomAgenda, STALE_DAYS } from './agenda';

@@ -1,25 +1,15 @@
 import fc from 'fast-check';
-import { defaultRecipe } from '../spawning';
-import { resolveSpecies, SHIPPED_SPECIES } from '../stock';
-import {
-  deriveHorizon,
-  deriveLarder,
-  deriveRound,
-  jotTanks,
-  packLanes,
-  QUIET_ROOM,
-  readHouse,
-  type HouseAttempt,
-  type HouseBrood,
-  type HouseLot,
-  type HouseState,
-  type HouseTank,
-} from './index';
+import type { BroodRecord } from '../broods';
+import { readHouse, type HouseFacts } from '../house';
+import { deriveLarder } from '../larder';
+import { QUIET_ROOM, type RoomTank } from '../room';
+import { defaultRecipe, type SpawningAttempt } from '../spawning';
+import { NO_STOCK, type StockLot, type StockProgramme } from '../stock';
+import { AGENDAS, deriveHorizon, deriveRound, jotTanks, packLanes } from './index';
 
 const NOW = '2026-03-10T08:00:00.000Z';
 const TODAY = '2026-03-10';
-const species = new Map(SHIPPED_SPECIES.map((profile) => [profile.key, resolveSpecies(profile)]));
-const tank = (code: string, more: Partial<HouseTank> = {}): HouseTank => ({
+const tank = (code: string, more: Partial<RoomTank> = {}): RoomTank => ({
   id: code,
   code,
   litres: 40,
@@ -32,7 +22,7 @@ const tank = (code: string, more: Partial<HouseTank> = {}): HouseTank => ({
   leftCm: 0,
   ...more,
 });
-const lot = (id: string, tankId: string, speciesKey: string, more: Partial<HouseLot> = {}): HouseLot => ({
+const lot = (id: string, tankId: string, speciesKey: string, more: Partial<StockLot> = {}): StockLot => ({
   id,
   tankId,
   speciesKey,
@@ -40,9 +30,12 @@ const lot = (id: string, tankId: string, speciesKey: string, more: Partial<House
   males: 0,
   females: 0,
   unsexed: 10,
+  name: null,
+  since: '2026-01-01T08:00:00.000Z',
+  isProven: false,
   ...more,
 });
-const brood = (id: string, speciesKey: string, more: Partial<HouseBrood> = {}): HouseBrood => ({
+const brood = (id: string, speciesKey: string, more: Partial<BroodRecord> = {}): BroodRecord => ({
   id,
   name: id,
   speciesKey,
@@ -54,7 +47,7 @@ const brood = (id: string, speciesKey: string, more: Partial<HouseBrood> = {}): 
   alive: 50,
   ...more,
 });
-const attempt = (id: string, tankId: string, speciesKey: string, more: Partial<HouseAttempt> = {}): HouseAttempt => ({
+const attempt = (id: string, tankId: string, speciesKey: string, more: Partial<SpawningAttempt> = {}): SpawningAttempt => ({
   id,
   name: id,
   speciesKey,
@@ -70,24 +63,46 @@ const attempt = (id: string, tankId: string, speciesKey: string, more: Partial<H
   to: null,
   ...more,
 });
-const house = (more: Partial<HouseState>): HouseState => ({
+/** What a test says of a house; the rest is quiet. */
+interface Told {
+  now: string;
+  tanks: RoomTank[];
+  lots: StockLot[];
+  programmes: StockProgramme[];
+  attempts: SpawningAttempt[];
+  broods: BroodRecord[];
+  temperatures: HouseFacts['room']['temperatures'];
+  outcomes: HouseFacts['agenda']['outcomes'];
+  saved: HouseFacts['species']['saved'];
+  regimes: HouseFacts['room']['regimes'];
+}
+const house = (more: Partial<Told>): Told => ({
   now: NOW,
-  timeZone: 'Europe/Dublin',
-  species,
   tanks: [tank('T1'), tank('T2')],
   lots: [],
+  programmes: [],
   attempts: [],
   broods: [],
-  cultures: [],
-  temperatures: new Map(),
-  broodTemperatures: new Map(),
+  temperatures: {},
   outcomes: [],
-  programmes: [],
-  room: QUIET_ROOM,
+  saved: [],
+  regimes: [],
   ...more,
 });
-const round = (state: HouseState, day = TODAY) => deriveRound(readHouse(state), day);
-const chores = (state: HouseState, code: string, day = TODAY) =>
+const factsOf = ({ tanks, lots, programmes, attempts, broods, temperatures, outcomes, saved, regimes }: Told): HouseFacts => ({
+  revision: 1,
+  timeZone: 'Europe/Dublin',
+  species: { saved },
+  room: { ...QUIET_ROOM, tanks, temperatures, regimes },
+  stock: { ...NO_STOCK, lots, programmes },
+  spawning: { attempts },
+  broods: { broods, temperatures: {}, learned: [] },
+  larder: { cultures: [] },
+  agenda: { outcomes },
+});
+const view = (told: Told) => readHouse(factsOf(told), told.now);
+const round = (told: Told, day = TODAY) => deriveRound(view(told), day);
+const chores = (state: Told, code: string, day = TODAY) =>
   round(state, day).stops.find((stop) => stop.code === code)?.chores ?? [];
 const exactly = (at: string) => ({ from: at, to: at });
 
@@ -108,13 +123,13 @@ describe('conditioning', () => {
       lots: [lot('pair', 'T1', 'lemon-tetra', { males: 1, females: 1, unsexed: 0 })],
       programmes: [{ ...programme, ...more }],
     });
-  const kinds = (from: HouseState, day = TODAY) => chores(from, 'T1', day).map(({ kind }) => kind);
+  const kinds = (from: Told, day = TODAY) => chores(from, 'T1', day).map(({ kind }) => kind);
 
   it('gives its meals in place of the usual ones from its first to its last day', () => {
     expect(kinds(state())).toEqual(['condition', 'score']);
     expect(kinds(state(), '2026-03-23')).toContain('condition');
-    expect(kinds(state({ to: '2026-03-12' }), '2026-03-13')).toEqual(['feed']);
-    expect(kinds(state({ from: '2026-03-11' }))).toEqual(['feed']);
+    expect(kinds(state({ to: '2026-03-12' }), '2026-03-13')).toEqual(['feedAdults']);
+    expect(kinds(state({ from: '2026-03-11' }))).toEqual(['feedAdults']);
     expect(chores(state(), 'T1')[0]).toMatchObject({ text: 'Conditioning food: grindal worms', amountText: '3 × a day' });
     expect(chores(state(), 'T1')[0]?.why).toEqual(
       expect.arrayContaining(['Sexes apart, by a divider.', 'a third changed twice a week']),
@@ -174,7 +189,7 @@ describe('chores', () => {
         }),
         'T1',
       ).map((chore) => chore.kind);
-    expect(at(7)).toEqual(['look']);
+    expect(at(7)).toEqual(['peatCheck']);
     expect(at(8)).toEqual([]);
   });
 
@@ -192,17 +207,17 @@ describe('chores', () => {
     const pond = house({
       tanks: [tank('Y1', { outdoor: true })],
       lots: [lot('fish', 'Y1', 'ranchu-goldfish')],
-      temperatures: new Map([['Y1', { at: NOW, tempC: 6.5 }]]),
+      temperatures: { Y1: { at: NOW, tempC: 6.5 } },
     });
     expect(round(pond).stops[0]).toMatchObject({ chores: [], notes: ['6.5 °C: no food, it would rot.'] });
   });
 
   it('remind of a trigger from its day on until it is logged', () => {
-    const planned = (more: Partial<HouseAttempt>) =>
+    const planned = (more: Partial<SpawningAttempt>) =>
       house({ attempts: [attempt('a', 'T1', 'lemon-tetra', { triggerOn: '2026-03-09', ...more })] });
     expect(chores(planned({}), 'T1').find((chore) => chore.kind === 'trigger')).toMatchObject({
       overdue: false,
-      log: { kind: 'triggered', attemptId: 'a' },
+      tick: { kind: 'triggered', id: 'a', what: null },
     });
     expect(chores(planned({ triggerOn: '2026-03-11' }), 'T1')).toEqual([]);
     expect(chores(planned({ triggered: exactly(NOW) }), 'T1')).toEqual([]);
@@ -232,16 +247,16 @@ describe('chores', () => {
 });
 
 describe('alarms', () => {
-  const titles = (state: HouseState) => round(state).alarms.map((alarm) => alarm.title);
+  const titles = (state: Told) => round(state).alarms.map((alarm) => alarm.title);
 
   it('say what is wrong with a temperature, and when a probe fell silent', () => {
     const lots = [lot('pair', 'T1', 'kribensis')];
-    expect(titles(house({ lots, temperatures: new Map([['T1', { at: NOW, tempC: 19 }]]) }))).toEqual(['T1 is too cold: 19 °C.']);
-    expect(titles(house({ lots, temperatures: new Map([['T1', { at: NOW, tempC: 31 }]]) }))).toEqual(['T1 is too warm: 31 °C.']);
-    expect(titles(house({ lots, temperatures: new Map([['T1', { at: '2026-03-04T08:00:00.000Z', tempC: 25 }]]) }))).toEqual([
+    expect(titles(house({ lots, temperatures: { T1: { at: NOW, tempC: 19 } } }))).toEqual(['T1 is too cold: 19 °C.']);
+    expect(titles(house({ lots, temperatures: { T1: { at: NOW, tempC: 31 } } }))).toEqual(['T1 is too warm: 31 °C.']);
+    expect(titles(house({ lots, temperatures: { T1: { at: '2026-03-04T08:00:00.000Z', tempC: 25 } } }))).toEqual([
       'T1: no temperature for 6 days.',
     ]);
-    expect(titles(house({ lots, temperatures: new Map([['T1', { at: NOW, tempC: 25 }]]) }))).toEqual([]);
+    expect(titles(house({ lots, temperatures: { T1: { at: NOW, tempC: 25 } } }))).toEqual([]);
   });
 
   it('see crowding before it comes, with the number that fits', () => {
@@ -271,7 +286,7 @@ describe('the Horizon', () => {
         attempt('far', 'T2', 'lemon-tetra', { triggerOn: '2026-05-15', to: '2026-05-20', from: '2026-05-10' }),
       ],
     });
-    const items = deriveHorizon(readHouse(state));
+    const items = deriveHorizon(view(state));
     expect(items.find((item) => item.label === 'sixray aspidoras hatch T1')).toMatchObject({
       kind: 'eggs',
       predicted: true,
@@ -314,7 +329,7 @@ describe('the Horizon', () => {
 
 describe('the larder plan', () => {
   it('looks ahead of a planned spawning, since slow foods are started before it', () => {
-    const [plan] = deriveLarder(readHouse(house({ attempts: [attempt('a', 'T1', 'lemon-tetra', { triggerOn: '2026-03-20' })] })));
+    const [plan] = deriveLarder(view(house({ attempts: [attempt('a', 'T1', 'lemon-tetra', { triggerOn: '2026-03-20' })] })));
     expect(plan).toMatchObject({ attemptId: 'a', food: 'infusoria', status: 'start', label: 'Lemon tetra, to spawn in T1' });
     expect(plan && plan.startBy !== null && plan.startBy < plan.from && plan.from > '2026-03-20').toBe(true);
   });
@@ -326,17 +341,15 @@ describe('the larder plan', () => {
       freeSwimming: exactly('2026-02-20T08:00:00.000Z'),
     });
     const lots = [lot('fry', 'T1', 'kribensis', { broodId: 'b' })];
-    expect(deriveLarder(readHouse(house({ lots, broods: [eating] })))).toEqual([]);
-    expect(
-      deriveLarder(readHouse(house({ attempts: [attempt('a', 'T1', 'lemon-tetra', { triggerOn: '2026-06-20' })] }))),
-    ).toEqual([]);
+    expect(deriveLarder(view(house({ lots, broods: [eating] })))).toEqual([]);
+    expect(deriveLarder(view(house({ attempts: [attempt('a', 'T1', 'lemon-tetra', { triggerOn: '2026-06-20' })] })))).toEqual([]);
   });
 });
 
 describe('the tanks of the jot line', () => {
   it('count only attempts that have begun, those without a brood first', () => {
-    const of = (attempts: HouseAttempt[]) =>
-      jotTanks(readHouse(house({ attempts }))).find((found) => found.code === 'T1')?.attempts;
+    const of = (attempts: SpawningAttempt[]) =>
+      jotTanks(view(house({ attempts }))).find((found) => found.code === 'T1')?.attempts;
     expect(of([attempt('a', 'T1', 'lemon-tetra'), attempt('later', 'T1', 'lemon-tetra', { from: '2026-03-20' })])).toBe(1);
     expect(of([attempt('a', 'T1', 'lemon-tetra', { hasBrood: true }), attempt('b', 'T1', 'lemon-tetra')])).toBe(1);
     expect(of([attempt('a', 'T1', 'lemon-tetra'), attempt('b', 'T1', 'lemon-tetra')])).toBe(2);

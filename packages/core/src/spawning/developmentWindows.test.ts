@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { resolveSpecies, SHIPPED_SPECIES } from '../stock';
+import { resolveSpecies, SHIPPED_SPECIES } from '../species';
 import { decideBooking, type Booking } from './decideBooking';
 import { birthWindow, developmentWindows, type WindowsInput } from './developmentWindows';
 

@@ -1,5 +1,5 @@
 import { CalculationError } from '../errors';
-import type { Figures, Start, StageDuration } from '../stock';
+import type { Figures, Start, StageDuration } from '../species';
 import { formatInstant, formatInstantRange, houseDay, type Instant, type TimeRange } from '../time';
 import { formatNumber, formatRange } from '../units';
 import { stageTimes, type TemperatureReading } from './stageTimes';

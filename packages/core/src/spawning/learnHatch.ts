@@ -1,4 +1,4 @@
-import type { Figures, StageDuration } from '../stock';
+import type { Figures, StageDuration } from '../species';
 import type { TimeRange } from '../time';
 
 /** A past brood whose laying and hatch were seen, with the mean temperature between, °C. */

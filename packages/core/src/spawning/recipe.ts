@@ -1,4 +1,4 @@
-import type { Method } from '../stock';
+import type { Method } from '../species';
 
 /** What becomes of the eggs. */
 export const EGG_PLANS = ['leaveWithParents', 'removeParents', 'pullEggs', 'tumbler'] as const;

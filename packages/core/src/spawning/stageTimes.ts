@@ -1,5 +1,5 @@
 import { CalculationError } from '../errors';
-import type { Range } from '../stock';
+import type { Range } from '../species';
 
 /** How fast a stage goes: by warmth above a base, or in days at a reference temperature. */
 export type DevelopmentModel =

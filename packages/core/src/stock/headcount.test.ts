@@ -7,13 +7,13 @@ import {
   decideLoss,
   decideMove,
   decideSexing,
-  nextGeneration,
   EMPTY,
   subtractHeads,
   totalHeads,
   type Heads,
   type Movement,
-} from './index';
+} from './headcount';
+import { nextGeneration } from './selection/nextGeneration';
 
 const heads = (max: number) =>
   fc.record<Heads>({

@@ -1,27 +1,3 @@
-export { FOOD_NAMES } from './species/foodNames';
-export {
-  METHODS,
-  FOODS,
-  type Method,
-  type Start,
-  type Food,
-  type Range,
-  type StageDuration,
-  type LadderRung,
-  type Figures,
-  type FigureKey,
-  type MethodTemplate,
-  type SpeciesProfile,
-  type ResolvedSpecies,
-} from './species/profile';
-export {
-  METHOD_TEMPLATES,
-  SHIPPED_SPECIES,
-  resolveSpecies,
-  foodFor,
-  expectedLengthMm,
-  expectedAgeDays,
-} from './species/resolveSpecies';
 export {
   CAUSES,
   EMPTY,
@@ -114,3 +90,13 @@ export {
   type ReadinessCheck,
 } from './condition/decideBreederReadiness';
 export { checkCompany, type Company, type CompanyCheck } from './condition/checkCompany';
+export {
+  NO_STOCK,
+  readStock,
+  type QuarantineBreach,
+  type StockFacts,
+  type StockLot,
+  type StockProgramme,
+  type StockView,
+} from './facts';
+export { runningProgrammes, stockAgenda, STOCK_CHORES, tooColdToFeed } from './agenda';

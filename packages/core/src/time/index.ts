@@ -21,3 +21,4 @@ export {
   weekday,
   isWeekend,
 } from './formatDay';
+export { everyDays, sentence, timesADay } from './words';

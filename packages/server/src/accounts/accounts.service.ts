@@ -6,6 +6,7 @@ import { createAccountsRepository, type MemberRow } from './accounts.repository'
 
 /** argon2id by default of the library; memory 19 MiB, two passes. */
 const ARGON = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };
+const CHEAP = { memoryCost: 64, timeCost: 1, parallelism: 1 };
 
 /** A house to be made with its accounts. */
 export interface HouseInput {
@@ -25,20 +26,25 @@ export function createAccounts({
   database,
   clock,
   demoAccounts,
+  cheapPasswords = false,
 }: {
   database: Database;
   clock: Clock;
   demoAccounts: readonly { login: string; password: string; role: Role }[];
+  /** For tests alone: what takes a tenth of a second on purpose would take most of theirs. */
+  cheapPasswords?: boolean;
 }) {
+  const cost = cheapPasswords ? CHEAP : ARGON;
   const repository = createAccountsRepository(database);
-  const toWho = (member: MemberRow): Who => ({
-    userId: member.userId,
-    name: member.name,
-    houseId: member.houseId,
-    role: member.role,
-    timeZone: member.timeZone,
-    temperatureUnit: member.temperatureUnit,
-  });
+  const toWho = (member: MemberRow): Who =>
+    database.reading({
+      userId: member.userId,
+      name: member.name,
+      houseId: member.houseId,
+      role: member.role,
+      timeZone: member.timeZone,
+      temperatureUnit: member.temperatureUnit,
+    });
   let decoy: Promise<string> | null = null;
 
   return {
@@ -52,7 +58,7 @@ export function createAccounts({
     /** Checks a password; takes as long for an unknown name as for a known one. */
     async signIn(login: string, password: string): Promise<Who> {
       const member = await repository.byLogin(login);
-      decoy ??= hash('decoy', ARGON);
+      decoy ??= hash('decoy', cost);
       const right = await verify(member?.passwordHash ?? (await decoy), password);
       if (!member || !right)
         throw new DomainError('accounts/wrong-password', { detail: 'Name or password is wrong.', pointer: '#/password' });
@@ -61,7 +67,7 @@ export function createAccounts({
 
     async createHouse(house: HouseInput): Promise<Who> {
       const hashed = await Promise.all(
-        house.accounts.map(async (account) => ({ ...account, id: newId(), passwordHash: await hash(account.password, ARGON) })),
+        house.accounts.map(async (account) => ({ ...account, id: newId(), passwordHash: await hash(account.password, cost) })),
       );
       await database.inTransaction(async (tx) => {
         await repository.insertHouse(
@@ -87,14 +93,14 @@ export function createAccounts({
         }
       });
       const first = hashed[0];
-      return {
+      return database.reading({
         userId: first?.id ?? '',
         name: first?.name ?? '',
         houseId: house.id,
         role: first?.role ?? 'viewer',
         timeZone: house.timeZone,
         temperatureUnit: house.units.temperature,
-      };
+      });
     },
 
     /** The first house of an installation, with its keeper. */

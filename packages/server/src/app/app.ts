@@ -6,25 +6,21 @@ import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
-import { accountEndpoints } from '@freshet/contract/accounts';
-import { openApi } from '@freshet/contract/api';
-import { broodsEndpoints } from '@freshet/contract/broods';
-import { larderEndpoints } from '@freshet/contract/larder';
-import { logEndpoints } from '@freshet/contract/log';
+import { openApi, AREAS } from '@freshet/contract/api';
 import { PROBLEMS } from '@freshet/contract/problems';
-import { biosecurityEndpoints, probeEndpoints, roomEndpoints, waterEndpoints } from '@freshet/contract/room';
-import { roundsEndpoints } from '@freshet/contract/rounds';
-import { spawningEndpoints } from '@freshet/contract/spawning';
-import { broodstockEndpoints, kinshipEndpoints, speciesEndpoints, stockEndpoints } from '@freshet/contract/stock';
+import { PHOTO_BYTES } from '@freshet/contract/stock';
 import { accountHandlers } from '../accounts';
 import { broodsHandlers } from '../broods';
+import { houseHandlers } from '../house';
 import { larderHandlers } from '../larder';
 import { logHandlers } from '../log';
 import { DomainError, mount, problemHandler, sessions, type Who } from '../platform';
 import { biosecurityHandlers, probeHandlers, roomHandlers, waterHandlers } from '../room';
 import { roundsHandlers } from '../rounds';
 import { spawningHandlers } from '../spawning';
-import { broodstockHandlers, kinshipHandlers, speciesHandlers, stockHandlers } from '../stock';
+import { speciesHandlers } from '../species';
+import { broodstockHandlers, kinshipHandlers, stockHandlers } from '../stock';
+import { transfersHandlers } from '../transfers';
 import type { Services } from './compose';
 
 export interface AppOptions {
@@ -44,7 +40,8 @@ const SIGN_IN_WINDOW_MS = 15 * 60_000;
 const addressOf = (request: Request): string => ipKeyGenerator(request.ip ?? '');
 const loginOf = (request: Request): string => {
   const { login } = (request.body ?? {}) as { login?: unknown };
-  return typeof login === 'string' ? login.toLowerCase().slice(0, 80) : '';
+  // As the contract folds it: a space before the name is no other name.
+  return typeof login === 'string' ? login.trim().toLowerCase().slice(0, 80) : '';
 };
 
 /** Stops guessing: so many wrong passwords in a quarter of an hour, and no more are looked at. */
@@ -128,8 +125,9 @@ export function buildApp({ services, log, secret, webFolder }: AppOptions): Expr
   const small = express.json({ limit: '256kb' });
   // Files of lots are longer than anything typed.
   const large = express.json({ limit: '6mb' });
+  const picture = express.raw({ type: ['image/*'], limit: PHOTO_BYTES });
   const json: RequestHandler = (request, response, next) =>
-    (request.path === '/lot-imports' ? large : small)(request, response, next);
+    (request.path === '/photos' ? picture : request.path === '/lot-imports' ? large : small)(request, response, next);
   // Probes have a token of their own: no session is looked up for them.
   const withSession = [sameOrigin, json, sessions(services.database, secret)];
   app.use('/api', (request, response, next) => {
@@ -152,31 +150,40 @@ export function buildApp({ services, log, secret, webFolder }: AppOptions): Expr
     return userId && houseId ? services.accounts.who(userId, houseId) : null;
   };
   const router = express.Router();
-  const { accounts, room, species, stock, lines, spawning, broods, broodPages, larder, rounds } = services;
-  mount(router, accountEndpoints, accountHandlers(accounts), whoOf);
-  mount(router, logEndpoints, logHandlers(services.log), whoOf);
-  mount(router, roomEndpoints, roomHandlers(room, services.readiness, services.water), whoOf);
-  mount(router, waterEndpoints, waterHandlers(services.water, services.probes), whoOf);
-  mount(router, biosecurityEndpoints, biosecurityHandlers(services.biosecurity), whoOf);
+  const { accounts, house, room, species, stock, lines, spawning, broods, broodPages, larder, rounds } = services;
+  const { readiness, water, probes, biosecurity } = services;
+  const viewOf = (who: Who) => house.view(who);
+  mount(router, AREAS.accounts, accountHandlers(accounts), whoOf);
+  mount(router, AREAS.log, logHandlers(services.log), whoOf);
+  mount(router, AREAS.house, houseHandlers(house), whoOf);
+  mount(router, AREAS.species, speciesHandlers(species), whoOf);
   mount(
     router,
-    probeEndpoints,
-    probeHandlers(services.probes, (who) => rounds.wanted(who)),
+    AREAS.room,
+    {
+      ...roomHandlers(room, readiness, water),
+      ...waterHandlers(water, probes),
+      ...probeHandlers(probes, (who) => house.wanted(who)),
+      ...biosecurityHandlers(biosecurity),
+    },
     whoOf,
   );
-  mount(router, speciesEndpoints, speciesHandlers(species), whoOf);
-  mount(router, stockEndpoints, stockHandlers(stock, lines.views), whoOf);
-  mount(router, broodstockEndpoints, broodstockHandlers(lines), whoOf);
-  mount(router, kinshipEndpoints, kinshipHandlers(lines.kinship), whoOf);
   mount(
     router,
-    spawningEndpoints,
-    spawningHandlers(spawning, (who) => broods.byAttempt(who)),
+    AREAS.stock,
+    { ...stockHandlers(stock, lines.views), ...broodstockHandlers(lines), ...kinshipHandlers(lines.kinship) },
     whoOf,
   );
-  mount(router, broodsEndpoints, broodsHandlers(broods, broodPages), whoOf);
-  mount(router, larderEndpoints, larderHandlers(larder), whoOf);
-  mount(router, roundsEndpoints, roundsHandlers(rounds), whoOf);
+  mount(
+    router,
+    AREAS.spawning,
+    spawningHandlers(spawning, (at, ids) => broods.byAttempt(at, ids)),
+    whoOf,
+  );
+  mount(router, AREAS.broods, broodsHandlers(broods, broodPages), whoOf);
+  mount(router, AREAS.larder, larderHandlers(larder, viewOf), whoOf);
+  mount(router, AREAS.transfers, transfersHandlers({ room, clock: services.clock, viewOf }), whoOf);
+  mount(router, AREAS.rounds, roundsHandlers(rounds), whoOf);
   app.use(router);
   app.get('/problems/:area/:what', (request, response, next) => {
     const code = `${request.params.area}/${request.params.what}`;

@@ -1,62 +1,101 @@
 import { fryRation } from '@freshet/core/larder';
+import { DEMO_ACCOUNTS } from '@freshet/demo';
 import { createAccounts } from '../accounts';
-import { createBroodPages, createBroods, type BroodsService } from '../broods';
+import { createTicks } from '../agenda';
+import { createBroodPages, createBroods, createBroodsFacts, type BroodsService } from '../broods';
+import { createHouse } from '../house';
 import { createLarder } from '../larder';
 import { createLog } from '../log';
 import type { Clock, Database } from '../platform';
-import { createBiosecurity, createProbes, createReadiness, createRoom, createWater, type RoomService } from '../room';
-import { createRounds } from '../rounds';
-import { createSpawning } from '../spawning';
-import { createLines, createSpecies, createStock } from '../stock';
-import { DEMO_ACCOUNTS } from '@freshet/demo';
+import {
+  createBiosecurity,
+  createProbes,
+  createReadiness,
+  createRoom,
+  createRoomFacts,
+  createWater,
+  type RoomService,
+  type WaterService,
+} from '../room';
+import { createRounds, createRoundsRepository } from '../rounds';
+import { createSpawning, createSpawningFacts } from '../spawning';
+import { createSpecies } from '../species';
+import { createLines, createStock, createStockFacts } from '../stock';
 
-/** Every service, wired once; later areas are given to earlier ones here, as plain functions. */
-export function compose({ database, clock, secret = 'test' }: { database: Database; clock: Clock; secret?: string }) {
+/** What the whole server is made with. */
+export interface ComposeOptions {
+  database: Database;
+  clock: Clock;
+  /** Signs the tokens of probes. */
+  secret?: string;
+  /** Passwords are hashed cheaply: for tests alone. */
+  cheapPasswords?: boolean;
+}
+
+/** Every service, wired once, in the order of the work; what an earlier area needs of a later one is given to it here as a function. */
+export function compose({ database, clock, secret = 'test', cheapPasswords = false }: ComposeOptions) {
   const base = { database, clock };
-  const accounts = createAccounts({ ...base, demoAccounts: DEMO_ACCOUNTS });
+  const accounts = createAccounts({ ...base, demoAccounts: DEMO_ACCOUNTS, cheapPasswords });
   const log = createLog(base);
-  const readiness = createReadiness({ ...base, log, roomOf: () => room });
-  const room: RoomService = createRoom({ ...base, log, onTank: readiness.onTank });
-  const water = createWater({ ...base, log, room });
+  const ticks = createTicks();
+  const entered = { ...base, log, ticks };
+
+  const species = createSpecies(entered);
+  const readiness = createReadiness({ ...entered, roomOf: () => room });
+  const room: RoomService = createRoom({
+    ...entered,
+    onTank: readiness.onTank,
+    meterOf: (scope, meterId) => water.mustHaveMeter(scope, meterId),
+  });
+  const water: WaterService = createWater({ ...entered, room });
   const probes = createProbes({ clock, log, room, water, secret });
-  const species = createSpecies({ ...base, log });
   const stock = createStock({ ...base, log, room, readiness, species });
-  const lines = createLines({ ...base, log, room, species, stock, descent: { broods: (houseId) => broods.descent(houseId) } });
+  const lines = createLines({ ...base, log, room, species, stock, descent: { broods: (at) => broods.descent(at) } });
   const biosecurity = createBiosecurity({ database, log, room, lotTrail: stock.quarantines.trail });
-  const spawning = createSpawning({ ...base, log, room, stock, species });
-  const broods: BroodsService = createBroods({ ...base, log, room, stock, species, spawning });
+  const spawning = createSpawning({ ...entered, room, stock, species });
+  const broods: BroodsService = createBroods({ ...entered, room, stock, species, spawning });
   const broodPages = createBroodPages({ clock, room, stock, spawning, broods, rationFor: fryRation });
-  const larder = createLarder({ ...base, log, room });
-  const rounds = createRounds({
-    ...base,
+  const larder = createLarder({ ...entered, room });
+  const roundsRepository = createRoundsRepository(database);
+  const house = createHouse({
+    clock,
     log,
     room,
-    readiness,
-    water,
     probes,
-    biosecurity,
+    species,
     stock,
-    broodstock: lines.broodstock,
-    spawning,
     broods,
     larder,
+    slices: {
+      room: createRoomFacts({ clock, room, readiness, water, probes, biosecurity }),
+      stock: createStockFacts({ clock, stock, broodstock: lines.broodstock, biosecurity }),
+      spawning: createSpawningFacts({ spawning }),
+      broods: createBroodsFacts({ broods }),
+    },
+    outcomesSince: roundsRepository.since,
   });
+  const rounds = createRounds({ log, ticks, house, room, stock, broods, repository: roundsRepository });
+
+  const missing = log.missing();
+  if (missing.length > 0) throw new Error(`Nobody registered how to take back: ${missing.join(', ')}.`);
   return {
     ...base,
     accounts,
     log,
+    ticks,
+    species,
     room,
     readiness,
     water,
     probes,
     biosecurity,
-    species,
     stock,
     lines,
     spawning,
     broods,
     broodPages,
     larder,
+    house,
     rounds,
   };
 }

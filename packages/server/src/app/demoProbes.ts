@@ -2,11 +2,12 @@ import { DEMO_PROBES } from '@freshet/demo';
 import type { Services } from './compose';
 
 /** What the stand-ins of the demonstration are given at start: one for every probe of a demonstration house, with its token. */
-export async function demoProbes({ accounts, room, probes }: Services) {
+export async function demoProbes({ accounts, database, room, probes }: Services) {
   const found = [];
   for (const houseId of await accounts.repository.demoHouseIds()) {
-    const [rows, rooms] = await Promise.all([room.repository.probes.find(houseId), room.repository.all(houseId)]);
-    const last = await room.repository.samples.latest(houseId, [...new Set(rows.map((row) => row.tankId))]);
+    const at = database.reading({ houseId });
+    const [rows, rooms] = await Promise.all([room.repository.probes.find(at), room.repository.all(at)]);
+    const last = await room.repository.samples.latest(at, [...new Set(rows.map((row) => row.tankId))]);
     const shown = new Map(last.map(({ tankId, value }) => [tankId, value]));
     const tanks = new Map(rooms.tanks.map((tank) => [tank.id, tank]));
     for (const row of rows) {

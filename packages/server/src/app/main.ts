@@ -40,7 +40,7 @@ async function checkLedger(databaseUrl: string): Promise<void> {
   const services = compose({ database, clock: systemClock });
   let wrong = 0;
   for (const houseId of await services.accounts.repository.houseIds()) {
-    const balance = await services.stock.balance({ houseId });
+    const balance = await services.stock.balance(database.reading({ houseId }));
     say(
       `${houseId}: ${balance.cameIn} came in, ${balance.left} left, ${balance.alive} live; ${balance.balanced ? 'the ledger balances' : `${balance.wrongLots.length} lots are wrong`}`,
     );

@@ -60,7 +60,7 @@ async function play(parts: Part, who: Who, event: StoryEvent): Promise<unknown> 
 async function beginWalk(services: Services, who: Who, now: string): Promise<void> {
   const round = await services.rounds.round(who, undefined);
   for (const stop of round.stops.slice(0, STOPS_DONE))
-    for (const chore of stop.chores.filter(({ mark }) => mark === 'do'))
+    for (const chore of stop.chores.filter(({ way }) => way === 'do'))
       await services.rounds.outcome(who, {
         id: newId(),
         choreKey: chore.key,
@@ -70,7 +70,7 @@ async function beginWalk(services: Services, who: Who, now: string): Promise<voi
         tankId: stop.tankId,
         amount: null,
         unit: null,
-        log: null,
+        tick: null,
         at: now,
       });
 }
@@ -109,7 +109,9 @@ export async function seedDemo(database: Database, now: string): Promise<{ event
     meterId: null,
   }));
   for (let i = 0; i < rows.length; i += READINGS_AT_ONCE)
-    await services.room.repository.readings.insert(who.houseId, rows.slice(i, i + READINGS_AT_ONCE));
+    await database.writing(who, (writing) =>
+      services.room.repository.readings.insert(writing, rows.slice(i, i + READINGS_AT_ONCE)),
+    );
   for (let i = 0; i < samples.length; i += READINGS_AT_ONCE)
     await services.room.repository.samples.insert(
       samples.slice(i, i + READINGS_AT_ONCE).map((sample) => ({ houseId: who.houseId, ...sample })),

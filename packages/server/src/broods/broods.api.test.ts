@@ -189,7 +189,7 @@ describe('past broods of one’s own', () => {
       commonName: 'Sixray aspidoras',
       scientificName: '',
       method: 'adhesivePlacer',
-      mark: 'As',
+      initials: 'As',
       figures: { hatch: { atC: 24, days: [2, 6] } },
     });
     expect(days((await window(broodId, 'hatch'))?.earliest)).toBeCloseTo(2, 3);

@@ -1,9 +1,9 @@
-import type { BroodRecord } from '@freshet/core/broods';
+import type { BroodRecord, LearnedSpecies } from '@freshet/core/broods';
+import { tryCompute } from '@freshet/core/errors';
 import { learnHatch } from '@freshet/core/spawning';
-import type { ResolvedSpecies } from '@freshet/core/stock';
-import { groupBy } from '../platform';
+import { groupBy, type Reading } from '../platform';
 import type { RoomService } from '../room';
-import type { SpeciesService } from '../stock';
+import type { SpeciesService } from '../species';
 import type { createBroodsRepository } from './broods.repository';
 
 const DAY_MS = 86_400_000;
@@ -17,18 +17,18 @@ interface Deps {
 }
 
 /**
- * Species with the hatch of those still waited for narrowed by the breeder's own newest broods; a figure the breeder set goes before.
+ * The hatch of species still waited for as the breeder's own newest broods have shown it; a figure the breeder set goes before.
  * @param waiting - broods of which some have not hatched yet
  */
 export function createLearner({ room, species, repository }: Deps) {
-  return async (houseId: string, waiting: readonly BroodRecord[]): Promise<ReadonlyMap<string, ResolvedSpecies>> => {
-    const kinds = await species.all(houseId);
+  return async (at: Reading, waiting: readonly BroodRecord[]): Promise<LearnedSpecies[]> => {
+    const kinds = await species.all(at);
     const keys = [
       ...new Set(waiting.filter((brood) => !brood.hatched && !brood.freeSwimming).map((brood) => brood.speciesKey)),
     ].filter((key) => kinds.get(key)?.start === 'laid' && kinds.get(key)?.origins.hatch !== 'own');
-    if (keys.length === 0) return kinds;
+    if (keys.length === 0) return [];
     const iso = (at: Date, plusMs = 0) => new Date(Date.parse(new Date(at).toISOString()) + plusMs).toISOString();
-    const past = [...groupBy(await repository.hatchesOf(houseId, keys), (row) => row.speciesKey)].flatMap(([, rows]) =>
+    const past = [...groupBy(await repository.hatchesOf(at, keys), (row) => row.speciesKey)].flatMap(([, rows]) =>
       rows.slice(0, LEARN_FROM).map((row) => ({
         ...row,
         laid: { from: iso(row.laidFrom), to: iso(row.laidTo) },
@@ -36,10 +36,10 @@ export function createLearner({ room, species, repository }: Deps) {
         span: { tankId: row.tankId, from: iso(row.laidFrom, -DAY_MS), to: iso(row.hatchedTo) },
       })),
     );
-    if (past.length === 0) return kinds;
+    if (past.length === 0) return [];
     const readings = groupBy(
       await room.repository.temperaturesWithin(
-        houseId,
+        at,
         past.map(({ span }) => span),
       ),
       (row) => row.tankId,
@@ -52,13 +52,10 @@ export function createLearner({ room, species, repository }: Deps) {
         ? []
         : [{ speciesKey, laid, hatched, meanTempC: values.reduce((total, value) => total + value, 0) / values.length }];
     });
-    const found = new Map(kinds);
-    for (const [key, own] of groupBy(samples, (sample) => sample.speciesKey)) {
-      const kind = kinds.get(key);
-      const learned = kind ? learnHatch(kind.figures, own) : null;
-      if (kind && learned)
-        found.set(key, { ...kind, figures: { ...kind.figures, hatch: learned.duration }, hatchBroods: learned.broods });
-    }
-    return found;
+    return [...groupBy(samples, (sample) => sample.speciesKey)].flatMap(([speciesKey, own]) => {
+      const kind = kinds.get(speciesKey);
+      const found = kind ? tryCompute(() => learnHatch(kind.figures, own)) : null;
+      return found?.ok && found.value ? [{ speciesKey, hatch: found.value.duration, broods: found.value.broods }] : [];
+    });
   };
 }

@@ -3,10 +3,13 @@ import {
   computeStream,
   describeBrood,
   stageSpans,
+  undescribedBrood,
   type BroodMovement,
   type BroodRecord,
 } from '@freshet/core/broods';
-import { expectedAgeDays, totalHeads, type Figures, type Food, type ResolvedSpecies } from '@freshet/core/stock';
+import { tryCompute } from '@freshet/core/errors';
+import { expectedAgeDays, type Figures, type Food, type ResolvedSpecies } from '@freshet/core/species';
+import { totalHeads } from '@freshet/core/stock';
 import type { TemperatureReading } from '@freshet/core/spawning';
 import { DomainError, groupBy, type Clock, type Who } from '../platform';
 import type { RoomService } from '../room';
@@ -54,7 +57,8 @@ const toMovement = (row: MovementRow): BroodMovement => ({
 });
 
 function toCard({ record, species, lots, movements, temperatures, codes }: Known, now: string, timeZone: string) {
-  const state = describeBrood(record, species, temperatures, now, timeZone);
+  const described = tryCompute(() => describeBrood(record, species, temperatures, now, timeZone));
+  const state = described.ok ? described.value : undescribedBrood(record, now, timeZone);
   const stages = stageSpans(record, species, state, now);
   const lotIds = lots.map((lot) => lot.id);
   const swimming = stages.find((span) => span.stage === 'fry')?.from ?? now;
@@ -89,9 +93,18 @@ function toCard({ record, species, lots, movements, temperatures, codes }: Known
       lengthMm: state.lengthMm,
       food: state.food,
       next: state.next,
+      trouble: described.ok ? null : `The figures of ${species.commonName} contradict each other. ${described.trouble}`,
       ready: state.ready,
       lots: lots
-        .map((lot) => ({ id: lot.id, tankId: lot.tankId, tankCode: codes.get(lot.tankId ?? '') ?? null, count: totalHeads(lot) }))
+        .map((lot) => ({
+          id: lot.id,
+          tankId: lot.tankId,
+          tankCode: codes.get(lot.tankId ?? '') ?? null,
+          count: totalHeads(lot),
+          males: lot.males,
+          females: lot.females,
+          unsexed: lot.unsexed,
+        }))
         .sort((a, b) => b.count - a.count),
       stream,
       stages,
@@ -102,18 +115,17 @@ function toCard({ record, species, lots, movements, temperatures, codes }: Known
 /** The broods as they are shown: cards for the list, one page for each. */
 export function createBroodPages({ clock, room, stock, spawning, broods, rationFor }: Deps) {
   async function know(who: Who, broodIds: readonly string[]): Promise<Known[]> {
-    const { houseId } = who;
     if (broodIds.length === 0) return [];
-    const lots = await stock.repository.ofBroods(houseId, broodIds);
+    const lots = await stock.repository.ofBroods(who, broodIds);
     const [loaded, booked, tanks] = await Promise.all([
-      broods.load(houseId, broodIds, lots),
+      broods.load(who, broodIds, lots),
       stock.repository.movementsOf(
-        houseId,
+        who,
         lots.map((lot) => lot.id),
       ),
-      room.repository.tanks.find(houseId),
+      room.repository.tanks.find(who),
     ]);
-    const kinds = await broods.learnedSpecies(houseId, loaded.broods);
+    const kinds = await broods.learnedSpecies(who, loaded.broods);
     // Whom sexing turns from one sex into another is nobody who comes or goes.
     const movements = booked.filter(({ cause }) => cause !== 'sexing');
     const broodOf = new Map(lots.map((lot) => [lot.id, lot.broodId ?? '']));
@@ -129,7 +141,7 @@ export function createBroodPages({ clock, room, stock, spawning, broods, rationF
           species: kind,
           lots: lotsBy.get(record.id) ?? [],
           movements: (movementsBy.get(record.id) ?? []).map(toMovement),
-          temperatures: loaded.temperatures.get(record.id) ?? [],
+          temperatures: loaded.temperatures[record.id] ?? [],
           codes,
         },
       ];
@@ -139,7 +151,7 @@ export function createBroodPages({ clock, room, stock, spawning, broods, rationF
   return {
     /** Living broods, youngest first. */
     async cards(who: Who) {
-      const living = await stock.repository.living(who.houseId);
+      const living = await stock.repository.living(who);
       const ids = [...new Set(living.flatMap((lot) => (lot.broodId ? [lot.broodId] : [])))];
       return (await know(who, ids)).map((known) => toCard(known, clock.now(), who.timeZone).card);
     },

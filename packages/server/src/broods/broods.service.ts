@@ -1,27 +1,31 @@
 import type { BodyOf } from '@freshet/contract/endpoints';
 import type { broodsEndpoints } from '@freshet/contract/broods';
-import type { BroodRecord } from '@freshet/core/broods';
+import { withLearned, type BroodRecord } from '@freshet/core/broods';
+import type { ResolvedSpecies } from '@freshet/core/species';
 import type { TemperatureReading } from '@freshet/core/spawning';
 import { nextGeneration, totalHeads, type Heads } from '@freshet/core/stock';
 import { exactly, formatInstantRange, houseDay, type TimeRange } from '@freshet/core/time';
+import type { TickHandler, Ticks } from '../agenda';
 import type { Applied, LogService, Scope } from '../log';
-import { DomainError, groupBy, type Clock, type Database, type Who } from '../platform';
+import { DomainError, groupBy, type Clock, type Database, type Reading, type Who } from '../platform';
 import type { RoomService } from '../room';
 import type { SpawningService } from '../spawning';
-import type { BroodDescent, LotRow, PlacementRow, SpeciesService, StockService } from '../stock';
+import type { BroodDescent, LotRow, PlacementRow, StockService } from '../stock';
+import type { SpeciesService } from '../species';
 import { createLearner } from './broods.learned';
 import { createBroodsRepository, type BroodRow, type ObservationRow } from './broods.repository';
 import { v7 as newId } from 'uuid';
 
 type Body<Name extends keyof typeof broodsEndpoints> = BodyOf<(typeof broodsEndpoints)[Name]>;
-const DAY_MS = 86_400_000;
+/** A temperature from before the laying counts for as long. */
+const LEAD_MS = 2 * 86_400_000;
 const sum = (lots: readonly Heads[]) => lots.reduce((total, lot) => total + totalHeads(lot), 0);
 
 /** What is logged of some broods, ready for core. */
 export interface BroodFactsLoaded {
   broods: BroodRecord[];
   /** Temperatures each brood that does not feed yet has seen, tank by tank. */
-  temperatures: Map<string, TemperatureReading[]>;
+  temperatures: Record<string, TemperatureReading[]>;
 }
 
 /** Broods: eggs seen, white eggs, hatch, free-swimming. */
@@ -29,28 +33,45 @@ export function createBroods(deps: {
   database: Database;
   clock: Clock;
   log: LogService;
+  ticks: Ticks;
   room: RoomService;
   stock: StockService;
   species: SpeciesService;
   spawning: SpawningService;
 }) {
-  const { database, log, room, stock, species, spawning } = deps;
+  const { database, clock, log, ticks, room, stock, species, spawning } = deps;
   const repository = createBroodsRepository(database);
   const { broods, observations } = repository;
-  log.onUndo({
-    tables: [broods, observations],
-    async before({ who, tx }, entry) {
-      if (
-        entry.kind === 'attempt' &&
-        (await broods.find(who.houseId, { attemptId: entry.subjectId }, { tx, limit: 1 })).length > 0
-      )
-        throw new DomainError('log/later-entries', { detail: 'Eggs were logged for this attempt; take that back first.' });
-      const made = await broods.find(who.houseId, { entryId: entry.id }, { tx });
-      for (const brood of made) {
-        const since = await observations.find(who.houseId, { broodId: brood.id }, { tx, limit: 1 });
-        if (since.length > 0)
-          throw new DomainError('log/later-entries', { detail: 'This brood was observed since; take that back first.' });
-      }
+  log.register({
+    // Later areas tell the log what stands in the way of taking back an earlier area's entry.
+    attempt: {
+      tables: [],
+      async before(scope, { subjectId: attemptId }) {
+        if ((await broods.find(scope, { attemptId }, { limit: 1 })).length > 0)
+          throw new DomainError('log/later-entries', { detail: 'Eggs were logged for this attempt; take that back first.' });
+      },
+    },
+    clutch: stock.ledgerUndoing({
+      tables: [broods],
+      async before(scope, entry) {
+        for (const brood of await broods.find(scope, { entryId: entry.id }))
+          if ((await observations.find(scope, { broodId: brood.id }, { limit: 1 })).length > 0)
+            throw new DomainError('log/later-entries', { detail: 'This brood was observed since; take that back first.' });
+      },
+    }),
+    observation: stock.ledgerUndoing({ tables: [observations] }),
+    white: stock.ledgerUndoing({ tables: [observations] }),
+  });
+  const seen =
+    (kind: 'hatched' | 'freeSwimming'): TickHandler['apply'] =>
+    (scope, { id, at }) =>
+      applyObservation(scope, { broodId: id, kind, at: exactly(at), counted: null });
+  ticks.register({
+    hatched: { entry: 'observation', apply: seen('hatched') },
+    freeSwimming: { entry: 'observation', apply: seen('freeSwimming') },
+    white: {
+      entry: 'white',
+      apply: async (scope, { id, amount, at }) => (amount ? applyWhite(scope, { broodId: id, count: amount, at }) : null),
     },
   });
 
@@ -72,53 +93,66 @@ export function createBroods(deps: {
     };
   }
 
-  /** The temperatures a brood went through: each tank's readings for as long as it stood there. */
+  /**
+   * The temperatures a brood went through from laying to swimming: each tank's readings for as long as it stood there. Nothing develops
+   * before it is laid, after it swims, or when it is born.
+   */
   async function temperaturesOf(
-    houseId: string,
+    at: Reading,
     facts: readonly BroodRecord[],
     lotsBy: ReadonlyMap<string, LotRow[]>,
-  ): Promise<Map<string, TemperatureReading[]>> {
-    const waiting = facts.filter((brood) => !brood.freeSwimming);
-    const found = new Map<string, TemperatureReading[]>();
-    if (waiting.length === 0) return found;
+  ): Promise<Record<string, TemperatureReading[]>> {
+    const kinds = await species.all(at);
+    const waiting = facts.filter((brood) => !brood.freeSwimming && kinds.get(brood.speciesKey)?.start !== 'born');
+    if (waiting.length === 0) return {};
     const lotIds = waiting.flatMap((brood) => (lotsBy.get(brood.id) ?? []).map((lot) => lot.id));
-    const placements = groupBy(await stock.repository.placementsOf(houseId, lotIds), (row) => row.lotId);
-    const placed = new Map<string, PlacementRow[]>(
-      waiting.map((brood) => [
-        brood.id,
-        (lotsBy.get(brood.id) ?? []).flatMap((lot) => placements.get(lot.id) ?? []).sort((a, b) => (a.at < b.at ? -1 : 1)),
-      ]),
-    );
-    const tankIds = new Set([...placed.values()].flat().map((placement) => placement.tankId));
-    const since = new Date(Math.min(...waiting.map((brood) => Date.parse(brood.laid.from))) - 2 * DAY_MS).toISOString();
-    const readings = groupBy(await room.repository.temperaturesSince(houseId, [...tankIds], since), (row) => row.tankId);
+    const placements = groupBy(await stock.repository.placementsOf(at, lotIds), (row) => row.lotId);
+    const stays = new Map<string, { tankId: string; from: string; to: string }[]>();
     for (const brood of waiting) {
-      const stays = placed.get(brood.id) ?? [];
+      const placed = (lotsBy.get(brood.id) ?? [])
+        .flatMap((lot) => placements.get(lot.id) ?? [])
+        .sort((a, b) => (a.at < b.at ? -1 : 1));
+      const before = new Date(Date.parse(brood.laid.from) - LEAD_MS).toISOString();
+      stays.set(
+        brood.id,
+        placed.map(({ tankId, at: from }, i) => ({
+          tankId,
+          from: i === 0 || from < before ? before : from,
+          to: placed[i + 1]?.at ?? clock.now(),
+        })),
+      );
+    }
+    const readings = groupBy(await room.repository.temperaturesWithin(at, [...stays.values()].flat()), (row) => row.tankId);
+    const found: Record<string, TemperatureReading[]> = {};
+    for (const brood of waiting) {
       const seen: TemperatureReading[] = [];
-      for (const [i, stay] of stays.entries()) {
-        const [from, to] = [i === 0 ? '' : stay.at, stays[i + 1]?.at ?? '9'];
-        for (const { at, value } of readings.get(stay.tankId) ?? [])
-          if (at >= from && at < to && at > (seen.at(-1)?.at ?? '')) seen.push({ at, tempC: value });
-      }
-      found.set(brood.id, thinOut(seen, brood.laid.from));
+      for (const { tankId, from, to } of stays.get(brood.id) ?? [])
+        for (const { at: time, value } of readings.get(tankId) ?? [])
+          if (time >= from && time <= to && time > (seen.at(-1)?.at ?? '')) seen.push({ at: time, tempC: value });
+      found[brood.id] = fromLaying(seen, brood.laid.from);
     }
     return found;
   }
 
-  const learnedSpecies = createLearner({ room, species, repository });
+  const learned = createLearner({ room, species, repository });
+
+  /** Species as the house's own broods have shown them. */
+  async function learnedSpecies(at: Reading, waiting: readonly BroodRecord[]): Promise<ReadonlyMap<string, ResolvedSpecies>> {
+    const [kinds, found] = await Promise.all([species.all(at), learned(at, waiting)]);
+    return withLearned(kinds, found);
+  }
 
   async function lotsOf(scope: Scope, broodId: string): Promise<LotRow[]> {
-    const rows = await stock.repository.lots.find(scope.who.houseId, { broodId }, { tx: scope.tx, lock: true });
+    const rows = await stock.repository.lots.find(scope, { broodId }, { lock: true });
     return rows.filter((lot) => totalHeads(lot) > 0);
   }
 
   async function getBrood(scope: Scope, broodId: string): Promise<{ brood: BroodRow; facts: BroodRecord; lots: LotRow[] }> {
-    const { who, tx } = scope;
-    const brood = await broods.get(who.houseId, broodId, { tx, lock: true });
+    const brood = await broods.get(scope, broodId, { lock: true });
     if (!brood) throw new DomainError('request/not-found', { detail: 'There is no such brood.' });
     const [lots, seen] = [
       await lotsOf(scope, broodId),
-      await observations.find(who.houseId, { broodId }, { tx, order: [['toAt', 'ASC']] }),
+      await observations.find(scope, { broodId }, { order: [['toAt', 'ASC']] }),
     ];
     return { brood, lots, facts: toFacts(brood, seen, lots) };
   }
@@ -127,27 +161,23 @@ export function createBroods(deps: {
     scope: Scope,
     body: { broodId: string; lotId: string; attemptId: string; laid: TimeRange; count: number; white: number },
   ): Promise<Applied> {
-    const { who, tx, entryId } = scope;
-    const attempt = await spawning.getAttempt(who, body.attemptId, scope);
-    const [facts] = await spawning.withFacts(who.houseId, [attempt]);
+    const { entryId } = scope;
+    const attempt = await spawning.getAttempt(scope, body.attemptId);
+    const [facts] = await spawning.withFacts(scope, [attempt]);
     if (facts?.ended) throw new DomainError('spawning/ended', { detail: `${attempt.name} has ended; begin a new attempt.` });
-    const kind = await species.get(who, attempt.speciesKey);
-    const before = await broods.find(who.houseId, { attemptId: attempt.id }, { tx, all: true });
+    const kind = await species.get(scope, attempt.speciesKey);
+    const before = await broods.find(scope, { attemptId: attempt.id }, { all: true });
     const name = before.length > 0 ? `${attempt.name}, clutch ${before.length + 1}` : attempt.name;
-    await broods.insert(
-      who.houseId,
-      {
-        id: body.broodId,
-        entryId,
-        speciesKey: attempt.speciesKey,
-        name: name.slice(0, 80),
-        attemptId: attempt.id,
-        laidFrom: body.laid.from,
-        laidTo: body.laid.to,
-      },
-      tx,
-    );
-    const parents = await stock.repository.byIds(who.houseId, facts?.parents.map(({ lotId }) => lotId) ?? []);
+    await broods.insert(scope, {
+      id: body.broodId,
+      entryId,
+      speciesKey: attempt.speciesKey,
+      name: name.slice(0, 80),
+      attemptId: attempt.id,
+      laidFrom: body.laid.from,
+      laidTo: body.laid.to,
+    });
+    const parents = await stock.repository.byIds(scope, facts?.parents.map(({ lotId }) => lotId) ?? []);
     const lines = [...new Set(parents.map(({ line }) => line))];
     await stock.createLot(scope, {
       id: body.lotId,
@@ -174,10 +204,10 @@ export function createBroods(deps: {
         exactly(body.laid.to),
         '#/white',
       );
-    const tank = await room.getTank(who, attempt.tankId, scope);
+    const tank = await room.getTank(scope, attempt.tankId);
     const what = kind.start === 'born' ? 'young born' : kind.start === 'carried' ? 'eggs carried' : 'eggs';
     return {
-      text: `${tank.code}: ${body.count} ${what}${body.white > 0 ? `, ${body.white} white` : ''}, ${formatInstantRange(body.laid, houseDay(scope.now, who.timeZone), who.timeZone)}`,
+      text: `${tank.code}: ${body.count} ${what}${body.white > 0 ? `, ${body.white} white` : ''}, ${formatInstantRange(body.laid, houseDay(scope.now, scope.timeZone), scope.timeZone)}`,
       tankId: tank.id,
       subjectId: body.broodId,
     };
@@ -211,15 +241,18 @@ export function createBroods(deps: {
     scope: Scope,
     body: { broodId: string; kind: ObservationRow['kind']; at: TimeRange; counted: number | null },
   ): Promise<Applied> {
-    const { who, tx, entryId } = scope;
+    const { entryId } = scope;
     const { brood, facts, lots } = await getBrood(scope, body.broodId);
-    const kind = await species.get(who, brood.speciesKey);
-    checkOrder(body.kind, body.at, facts, kind.start === 'born', who, scope.now);
-    await observations.insert(
-      who.houseId,
-      { id: newId(), entryId, broodId: brood.id, kind: body.kind, fromAt: body.at.from, toAt: body.at.to },
-      tx,
-    );
+    const kind = await species.get(scope, brood.speciesKey);
+    checkOrder(body.kind, body.at, facts, kind.start === 'born', scope, scope.now);
+    await observations.insert(scope, {
+      id: newId(),
+      entryId,
+      broodId: brood.id,
+      kind: body.kind,
+      fromAt: body.at.from,
+      toAt: body.at.to,
+    });
     if (body.counted !== null) {
       if (lots.length !== 1)
         throw new DomainError('broods/out-of-order', {
@@ -246,16 +279,20 @@ export function createBroods(deps: {
     if (facts.hatched || facts.freeSwimming)
       throw new DomainError('broods/out-of-order', { detail: 'They have hatched; log a loss instead.', pointer: '#/count' });
     await stock.applyPlainLoss(scope, lots, body.count, 'infertile', exactly(body.at));
-    await observations.insert(
-      scope.who.houseId,
-      { id: newId(), entryId: scope.entryId, broodId: brood.id, kind: 'eggsSeen', fromAt: body.at, toAt: body.at },
-      scope.tx,
-    );
+    await observations.insert(scope, {
+      id: newId(),
+      entryId: scope.entryId,
+      broodId: brood.id,
+      kind: 'eggsSeen',
+      fromAt: body.at,
+      toAt: body.at,
+    });
     return { text: `${brood.name}: ${body.count} white eggs picked`, tankId: lots[0]?.tankId ?? null, subjectId: brood.id };
   }
 
   return {
     repository,
+    learned,
     learnedSpecies,
     getBrood,
     applyClutch,
@@ -264,21 +301,21 @@ export function createBroods(deps: {
     toFacts,
 
     /** Facts and temperatures of the broods with these lots (living or not); the number of queries does not depend on how many. */
-    async load(houseId: string, broodIds: readonly string[], lotRows: readonly LotRow[]): Promise<BroodFactsLoaded> {
+    async load(at: Reading, broodIds: readonly string[], lotRows: readonly LotRow[]): Promise<BroodFactsLoaded> {
       const lotsBy = groupBy(
         lotRows.filter((lot) => lot.broodId !== null),
         (lot) => lot.broodId ?? '',
       );
-      const [rows, seen] = await Promise.all([repository.byIds(houseId, broodIds), repository.observationsOf(houseId, broodIds)]);
+      const [rows, seen] = await Promise.all([repository.byIds(at, broodIds), repository.observationsOf(at, broodIds)]);
       const seenBy = groupBy(seen, (row) => row.broodId);
       const facts = rows.map((row) => toFacts(row, seenBy.get(row.id) ?? [], lotsBy.get(row.id) ?? []));
-      return { broods: facts, temperatures: await temperaturesOf(houseId, facts, lotsBy) };
+      return { broods: facts, temperatures: await temperaturesOf(at, facts, lotsBy) };
     },
 
     /** Every brood of a house with the lots its parents were among. */
-    async descent(houseId: string): Promise<BroodDescent[]> {
+    async descent(at: Reading): Promise<BroodDescent[]> {
       const found = new Map<string, BroodDescent>();
-      for (const { id, name, speciesKey, laidFrom, lotId, role } of await repository.withParents(houseId)) {
+      for (const { id, name, speciesKey, laidFrom, lotId, role } of await repository.withParents(at)) {
         const brood = found.get(id) ?? { id, name, speciesKey, laidAt: new Date(laidFrom).toISOString(), sires: [], dams: [] };
         found.set(id, brood);
         if (lotId && role) brood[role === 'sire' ? 'sires' : 'dams'].push(lotId);
@@ -286,37 +323,24 @@ export function createBroods(deps: {
       return [...found.values()];
     },
 
-    /** Brood ids of every attempt. */
-    async byAttempt(who: Who): Promise<ReadonlyMap<string, string[]>> {
-      const rows = await broods.find(who.houseId);
-      return new Map(
-        [
-          ...groupBy(
-            rows.filter((row) => row.attemptId),
-            (row) => row.attemptId ?? '',
-          ),
-        ].map(([attemptId, own]) => [attemptId, own.map((row) => row.id)]),
-      );
+    /** Brood ids of some attempts. */
+    async byAttempt(at: Reading, attemptIds: readonly string[]): Promise<ReadonlyMap<string, string[]>> {
+      const rows = await repository.byAttempts(at, attemptIds);
+      return new Map([...groupBy(rows, (row) => row.attemptId ?? '')].map(([id, own]) => [id, own.map((row) => row.id)]));
     },
 
     addClutch: (who: Who, body: Body<'addClutch'>) =>
-      log.record(who, { id: body.id, kind: 'clutch', when: body.laid, override: body.override }, (scope) =>
-        applyClutch(scope, body),
-      ),
+      log.record(who, { kind: 'clutch', asked: body, when: body.laid }, (scope) => applyClutch(scope, body)),
     observe: (who: Who, body: Body<'observe'>) =>
-      log.record(who, { id: body.id, kind: body.kind, when: body.at, override: body.override }, (scope) =>
-        applyObservation(scope, body),
-      ),
+      log.record(who, { kind: 'observation', asked: body, when: body.at }, (scope) => applyObservation(scope, body)),
     pickWhite: (who: Who, body: Body<'pickWhite'>) =>
-      log.record(who, { id: body.id, kind: 'white', when: exactly(body.at), override: body.override }, (scope) =>
-        applyWhite(scope, body),
-      ),
+      log.record(who, { kind: 'white', asked: body, when: exactly(body.at) }, (scope) => applyWhite(scope, body)),
   };
 }
 export type BroodsService = ReturnType<typeof createBroods>;
 
 /** The last reading before a brood was laid, and all after it. */
-function thinOut(readings: readonly TemperatureReading[], laidFrom: string): TemperatureReading[] {
+function fromLaying(readings: readonly TemperatureReading[], laidFrom: string): TemperatureReading[] {
   const first = readings.findLastIndex((reading) => reading.at <= laidFrom);
   return readings.slice(Math.max(0, first));
 }

@@ -1,34 +1,41 @@
 import { Op } from 'sequelize';
 import type { CultureFood } from '@freshet/core/larder';
-import { houseTable, type Database, type HouseRow } from '../platform';
+import {
+  houseTable,
+  type Database,
+  declareTable,
+  type RowOf,
+  text,
+  id,
+  nullable,
+  instant,
+  flag,
+  type Reading,
+} from '../platform';
 
-export interface CultureRow extends HouseRow {
-  food: CultureFood;
-  name: string;
-  tankId: string | null;
-  startedAt: string;
-  ended: boolean;
-}
-export interface CultureEventRow extends HouseRow {
-  cultureId: string;
-  kind: 'fed' | 'ripe' | 'harvested' | 'ended';
-  at: string;
-}
+const CULTURE = declareTable('cultures', {
+  food: text<CultureFood>(),
+  name: text(),
+  tankId: nullable(id()),
+  startedAt: instant(),
+  ended: flag(),
+});
+export type CultureRow = RowOf<typeof CULTURE>;
+const CULTURE_EVENT = declareTable('culture_events', {
+  cultureId: id(),
+  kind: text<'fed' | 'ripe' | 'harvested' | 'ended'>(),
+  at: instant(),
+});
+export type CultureEventRow = RowOf<typeof CULTURE_EVENT>;
 
 export function createLarderRepository(database: Database) {
-  const cultures = houseTable<CultureRow>(database, 'cultures', {
-    food: 'text',
-    name: 'text',
-    tankId: 'id',
-    startedAt: 'instant',
-    ended: 'flag',
-  });
-  const events = houseTable<CultureEventRow>(database, 'culture_events', { cultureId: 'id', kind: 'text', at: 'instant' });
+  const cultures = houseTable(database, CULTURE);
+  const events = houseTable(database, CULTURE_EVENT);
   return {
     cultures,
     events,
-    running: (houseId: string) => cultures.find(houseId, { ended: false }, { order: [['startedAt', 'ASC']] }),
-    eventsOf: (houseId: string, cultureIds: readonly string[]) =>
-      events.find(houseId, { cultureId: { [Op.in]: [...cultureIds] } }, { order: [['at', 'ASC']] }),
+    running: (at: Reading) => cultures.find(at, { ended: false }, { order: [['startedAt', 'ASC']] }),
+    eventsOf: (at: Reading, cultureIds: readonly string[]) =>
+      events.find(at, { cultureId: { [Op.in]: [...cultureIds] } }, { order: [['at', 'ASC']] }),
   };
 }

@@ -2,10 +2,11 @@ import { v7 as newId } from 'uuid';
 import type { BodyOf } from '@freshet/contract/endpoints';
 import type { larderEndpoints } from '@freshet/contract/larder';
 import { CULTURES, describeCulture, type Culture, type CultureFood } from '@freshet/core/larder';
-import { FOOD_NAMES } from '@freshet/core/stock';
+import { FOOD_NAMES } from '@freshet/core/species';
 import { exactly } from '@freshet/core/time';
+import type { TickHandler, Ticks } from '../agenda';
 import type { Applied, LogService, Scope } from '../log';
-import { DomainError, groupBy, type Clock, type Database, type Who } from '../platform';
+import { DomainError, groupBy, type Clock, type Database, type Reading, type Who } from '../platform';
 import type { RoomService } from '../room';
 import { createLarderRepository, type CultureEventRow } from './larder.repository';
 
@@ -13,31 +14,54 @@ type Body<Name extends keyof typeof larderEndpoints> = BodyOf<(typeof larderEndp
 const EVENT_WORDS = { fed: 'fed', ripe: 'ripe', harvested: 'harvested', ended: 'emptied' } as const;
 
 /** Cultures and hatches of live food. */
-export function createLarder(deps: { database: Database; clock: Clock; log: LogService; room: RoomService }) {
-  const { database, clock, log, room } = deps;
+export function createLarder(deps: { database: Database; clock: Clock; log: LogService; ticks: Ticks; room: RoomService }) {
+  const { database, clock, log, ticks, room } = deps;
   const repository = createLarderRepository(database);
   const { cultures, events } = repository;
-  log.onUndo({
-    tables: [cultures, events],
-    async before({ who, tx }, entry) {
-      if (entry.kind !== 'culture') return;
-      const since = await events.find(who.houseId, { cultureId: entry.subjectId }, { tx, limit: 1 });
-      if (since.length > 0)
-        throw new DomainError('log/later-entries', { detail: 'This culture was fed or looked at since; take that back first.' });
+  /** A culture that was ended by what is taken back runs again, unless something else ended it. */
+  async function runAgain(scope: Scope, { subjectId }: { subjectId: string | null }): Promise<void> {
+    const culture = subjectId ? await cultures.get(scope, subjectId) : null;
+    if (!culture?.ended) return;
+    const kinds = CULTURES[culture.food].batch ? ['ended', 'harvested'] : ['ended'];
+    const ends = await events.find(scope, { cultureId: culture.id, kind: kinds }, { limit: 1 });
+    if (ends.length === 0) await cultures.update(scope, { id: culture.id }, { ended: false });
+  }
+  log.register({
+    culture: {
+      tables: [cultures],
+      async before(scope, entry) {
+        const made = await cultures.find(scope, { entryId: entry.id });
+        for (const { id: cultureId } of made)
+          if ((await events.find(scope, { cultureId }, { limit: 1 })).length > 0)
+            throw new DomainError('log/later-entries', {
+              detail: 'This culture was fed or looked at since; take that back first.',
+            });
+      },
     },
-    async after({ who, tx }, entry) {
-      if (entry.kind !== 'cultureEvent' && entry.kind !== 'outcome') return;
-      const culture = entry.subjectId ? await cultures.get(who.houseId, entry.subjectId, { tx }) : null;
-      if (!culture?.ended) return;
-      const kinds = CULTURES[culture.food].batch ? ['ended', 'harvested'] : ['ended'];
-      const ends = await events.find(who.houseId, { cultureId: culture.id, kind: kinds }, { tx, limit: 1 });
-      if (ends.length === 0) await cultures.update(who.houseId, { id: entry.subjectId }, { ended: false }, tx);
+    cultureEvent: { tables: [events], after: runAgain },
+  });
+  const logged =
+    (kind: CultureEventRow['kind']): TickHandler['apply'] =>
+    (scope, { id, at }) =>
+      applyEvent(scope, { cultureId: id, kind, at });
+  ticks.register({
+    cultureFed: { entry: 'cultureEvent', apply: logged('fed') },
+    cultureHarvested: { entry: 'cultureEvent', apply: logged('harvested') },
+    cultureRipe: { entry: 'cultureEvent', apply: logged('ripe') },
+    cultureStarted: {
+      entry: 'culture',
+      async apply(scope, { what, tankId, at }) {
+        if (!(what in CULTURES))
+          throw new DomainError('rounds/unknown-tick', { detail: `"${what}" is no culture.`, pointer: '#/tick/what' });
+        const food = what as CultureFood;
+        return applyStart(scope, { cultureId: newId(), food, name: null, tankId, startedAt: at });
+      },
     },
   });
 
   /** "Infusoria 3": the food and the next number free. */
   async function nextName(scope: Scope, food: CultureFood): Promise<string> {
-    const same = await cultures.find(scope.who.houseId, { food }, { tx: scope.tx });
+    const same = await cultures.find(scope, { food });
     const words = FOOD_NAMES[food];
     const numbers = same.map((culture) => Number(/ (\d+)$/.exec(culture.name)?.[1] ?? 0));
     return `${words.charAt(0).toUpperCase()}${words.slice(1)} ${Math.max(0, ...numbers) + 1}`;
@@ -47,11 +71,11 @@ export function createLarder(deps: { database: Database; clock: Clock; log: LogS
     scope: Scope,
     body: { cultureId: string; food: CultureFood; name: string | null; tankId: string | null; startedAt: string },
   ): Promise<Applied> {
-    const tank = body.tankId ? await room.getTank(scope.who, body.tankId, scope) : null;
+    const tank = body.tankId ? await room.getTank(scope, body.tankId) : null;
     const name = body.name ?? (await nextName(scope, body.food));
     const { cultureId, food, startedAt } = body;
     const row = { id: cultureId, entryId: scope.entryId, food, name, tankId: tank?.id ?? null, startedAt, ended: false };
-    await cultures.insert(scope.who.houseId, row, scope.tx);
+    await cultures.insert(scope, row);
     return { text: `${name} started${tank ? ` in ${tank.code}` : ''}`, tankId: tank?.id ?? null, subjectId: cultureId };
   }
 
@@ -59,24 +83,24 @@ export function createLarder(deps: { database: Database; clock: Clock; log: LogS
     scope: Scope,
     body: { cultureId: string; kind: CultureEventRow['kind']; at: string },
   ): Promise<Applied> {
-    const { who, tx, entryId } = scope;
-    const culture = await cultures.get(who.houseId, body.cultureId, { tx, lock: true });
+    const { entryId } = scope;
+    const culture = await cultures.get(scope, body.cultureId, { lock: true });
     if (!culture) throw new DomainError('request/not-found', { detail: 'There is no such culture.' });
     if (culture.ended) throw new DomainError('larder/ended', { detail: `${culture.name} was emptied.` });
     if (body.at < culture.startedAt)
       throw new DomainError('request/invalid', { detail: `${culture.name} was started later than that.`, pointer: '#/at' });
-    await events.insert(who.houseId, { id: newId(), entryId, cultureId: culture.id, kind: body.kind, at: body.at }, tx);
+    await events.insert(scope, { id: newId(), entryId, cultureId: culture.id, kind: body.kind, at: body.at });
     const usedUp = body.kind === 'harvested' && CULTURES[culture.food].batch;
-    if (body.kind === 'ended' || usedUp) await cultures.update(who.houseId, { id: culture.id }, { ended: true }, tx);
+    if (body.kind === 'ended' || usedUp) await cultures.update(scope, { id: culture.id }, { ended: true });
     return { text: `${culture.name} ${EVENT_WORDS[body.kind]}`, tankId: culture.tankId, subjectId: culture.id };
   }
 
   /** Running cultures with what was last seen of each. */
-  async function running(houseId: string): Promise<Culture[]> {
-    const rows = await repository.running(houseId);
+  async function running(at: Reading): Promise<Culture[]> {
+    const rows = await repository.running(at);
     const eventsBy = groupBy(
       await repository.eventsOf(
-        houseId,
+        at,
         rows.map((row) => row.id),
       ),
       (event) => event.cultureId,
@@ -96,19 +120,15 @@ export function createLarder(deps: { database: Database; clock: Clock; log: LogS
     applyEvent,
 
     async cultures(who: Who) {
-      const found = await running(who.houseId);
+      const found = await running(who);
       return found.map((culture) => ({ ...culture, ...describeCulture(culture, clock.now(), who.timeZone) }));
     },
 
     addCulture: (who: Who, body: Body<'addCulture'>) =>
-      log.record(who, { id: body.id, kind: 'culture', when: exactly(body.startedAt), override: body.override }, (scope) =>
-        applyStart(scope, body),
-      ),
+      log.record(who, { kind: 'culture', asked: body, when: exactly(body.startedAt) }, (scope) => applyStart(scope, body)),
 
     cultureEvent: (who: Who, body: Body<'cultureEvent'>) =>
-      log.record(who, { id: body.id, kind: 'cultureEvent', when: exactly(body.at), override: body.override }, (scope) =>
-        applyEvent(scope, body),
-      ),
+      log.record(who, { kind: 'cultureEvent', asked: body, when: exactly(body.at) }, (scope) => applyEvent(scope, body)),
   };
 }
 export type LarderService = ReturnType<typeof createLarder>;

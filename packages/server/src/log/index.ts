@@ -1,2 +1,2 @@
-export { createLog, type LogService, type Scope, type Written, type Applied } from './log.service';
+export { createLog, type LogService, type Applied, type Scope, type Undoing, type Written } from './log.service';
 export { logHandlers } from './log.routes';

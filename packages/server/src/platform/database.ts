@@ -1,13 +1,17 @@
-import { ConnectionError, QueryTypes, Sequelize, UniqueConstraintError, type Transaction } from 'sequelize';
-
-/** A running transaction; services pass it on and know no more of it. */
-export type Tx = Transaction;
+import { ConnectionError, QueryTypes, Sequelize, UniqueConstraintError } from 'sequelize';
+import { makeReading, optionsOf, withWriting, type Reading, type Tx, type Writing } from './access';
 
 /** The database behind one connection pool. */
 export interface Database {
   sequelize: Sequelize;
   /** Runs work in one transaction, again when the server asked for it (deadlock, lock wait, certification failure). */
   inTransaction<T>(work: (tx: Tx) => Promise<T>): Promise<T>;
+  /** The way to read the rows of somebody's house, outside of a write. */
+  reading<Actor extends { houseId: string }>(actor: Actor): Actor & Reading;
+  /** Runs a write in somebody's house: one transaction, again when the server asked for it. */
+  writing<Actor extends { houseId: string }, T>(actor: Actor, work: (writing: Actor & Writing) => Promise<T>): Promise<T>;
+  /** Rows of a statement of one's own; `:houseId` is filled in. */
+  select<T extends object>(at: Reading, sql: string, replacements?: Record<string, unknown>): Promise<T[]>;
   /** Throws when the database does not answer. */
   ping(): Promise<void>;
   close(): Promise<void>;
@@ -60,18 +64,27 @@ export function openDatabase(url: string, onSql?: (sql: string) => void): Databa
     dialectOptions: { connectTimeout: 3000 },
     define: { underscored: true, timestamps: false, freezeTableName: true },
   });
+  const inTransaction: Database['inTransaction'] = async (work) => {
+    for (let attempt = 1; ; attempt++) {
+      try {
+        return await sequelize.transaction(work);
+      } catch (error) {
+        const { errno } = typeof error === 'object' && error !== null ? driverError(error) : {};
+        if (attempt >= TRIES || errno === undefined || !RETRY_ERRNOS.has(errno)) throw error;
+      }
+    }
+  };
   return {
     sequelize,
-    async inTransaction(work) {
-      for (let attempt = 1; ; attempt++) {
-        try {
-          return await sequelize.transaction(work);
-        } catch (error) {
-          const { errno } = typeof error === 'object' && error !== null ? driverError(error) : {};
-          if (attempt >= TRIES || errno === undefined || !RETRY_ERRNOS.has(errno)) throw error;
-        }
-      }
-    },
+    inTransaction,
+    reading: makeReading,
+    writing: (actor, work) => inTransaction((tx) => withWriting(actor, tx, work)),
+    select: <T extends object>(at: Reading, sql: string, replacements: Record<string, unknown> = {}) =>
+      sequelize.query<T>(sql, {
+        replacements: { houseId: at.houseId, ...replacements },
+        type: QueryTypes.SELECT,
+        ...optionsOf(at),
+      }),
     async ping() {
       await sequelize.query('SELECT 1', { type: QueryTypes.SELECT });
     },

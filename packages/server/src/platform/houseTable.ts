@@ -1,5 +1,6 @@
-import { DataTypes, type ModelAttributes, type Order, type WhereOptions } from 'sequelize';
-import type { Database, Tx } from './database';
+import { DataTypes, Op, Utils, type ModelAttributes, type Order, type WhereOptions } from 'sequelize';
+import { optionsOf, type Reading, type Writing } from './access';
+import type { Database } from './database';
 
 /** Kinds of columns; dates are instants as ISO text on our side. */
 const COLUMN = {
@@ -11,6 +12,7 @@ const COLUMN = {
   day: () => ({ type: DataTypes.DATEONLY }),
   instant: () => ({ type: DataTypes.DATE(3) }),
   json: () => ({ type: DataTypes.TEXT('long') }),
+  bytes: () => ({ type: DataTypes.BLOB('medium') }),
 };
 type ColumnKind = keyof typeof COLUMN;
 
@@ -21,32 +23,72 @@ export interface HouseRow {
 }
 
 interface FindOptions {
-  tx?: Tx | undefined;
   order?: Order;
   limit?: number;
+  /** Locks the rows until the write ends; nothing outside of one. */
   lock?: boolean;
   /** Undone rows too. */
   all?: boolean;
 }
 
-/** One table whose rows belong to houses; no call is possible without one. */
+/** A column and the type its values have on our side. */
+export interface Column<T> {
+  kind: ColumnKind;
+  /** Only a type. */
+  readonly holds?: T;
+}
+const column =
+  <Base>(kind: ColumnKind) =>
+  <T extends Base = Base>(): Column<T> => ({ kind });
+export const id = column<string>('id');
+export const text = column<string>('text');
+export const real = column<number>('real');
+export const whole = column<number>('whole');
+export const flag = column<boolean>('flag');
+/** A day of the house. */
+export const day = column<string>('day');
+export const instant = column<string>('instant');
+export const json = column<unknown>('json');
+export const bytes = column<Buffer>('bytes');
+/** A column that may hold nothing. */
+export const nullable = <T>({ kind }: Column<T>): Column<T | null> => ({ kind });
+
+type Columns = Record<string, Column<unknown>>;
+/** A table as it is declared, once: its name and columns, from which its rows have their type. */
+export interface Declared<Own extends Columns> {
+  name: string;
+  columns: Own;
+}
+/** A row of a declared table. */
+export type RowOf<Table> =
+  Table extends Declared<infer Own> ? HouseRow & { [Name in keyof Own]: Own[Name] extends Column<infer T> ? T : never } : never;
+/** Declares a table of rows that belong to houses. */
+export const declareTable = <Own extends Columns>(name: string, columns: Own): Declared<Own> => ({ name, columns });
+
+/** One table whose rows belong to houses; no call is possible without an access to one. */
 export interface HouseTable<Row extends HouseRow> {
   name: string;
-  find(houseId: string, where?: WhereOptions, options?: FindOptions): Promise<Row[]>;
-  get(houseId: string, id: string, options?: FindOptions): Promise<Row | null>;
-  insert(houseId: string, rows: Row | readonly Row[], tx?: Tx): Promise<void>;
-  update(houseId: string, where: WhereOptions, patch: Partial<Row>, tx: Tx): Promise<number>;
+  find(at: Reading, where?: WhereOptions, options?: FindOptions): Promise<Row[]>;
+  get(at: Reading, id: string, options?: FindOptions): Promise<Row | null>;
+  /** The newest row of each of these, by `at`: one look at the end of an index for each. @param column - as named on our side */
+  newestBy(at: Reading, column: string, keys: readonly string[]): Promise<Row[]>;
+  insert(at: Writing, rows: Row | readonly Row[]): Promise<void>;
+  update(at: Writing, where: WhereOptions, patch: Partial<Row>): Promise<number>;
   /** Takes the rows of an entry out of sight. */
-  undo(houseId: string, entryId: string, tx: Tx): Promise<void>;
+  undo(at: Writing, entryId: string): Promise<void>;
 }
 
+/** A house's table by what an undo needs of it. */
+export type AnyHouseTable = Pick<HouseTable<HouseRow>, 'name' | 'undo'>;
+
 /** Declares a house's table. `live` is 1, or null once undone, so that unique keys hold for live rows only. */
-export function houseTable<Row extends HouseRow>(
+export function houseTable<Own extends Columns>(
   database: Database,
-  name: string,
-  columns: Record<Exclude<keyof Row & string, 'id' | 'entryId'>, ColumnKind>,
-): HouseTable<Row> {
-  const kinds: Record<string, ColumnKind> = { ...(columns as Record<string, ColumnKind>), entryId: 'id' };
+  { name, columns }: Declared<Own>,
+): HouseTable<RowOf<Declared<Own>>> {
+  type Row = RowOf<Declared<Own>>;
+  const kinds: Record<string, ColumnKind> = { entryId: 'id' };
+  for (const [own, { kind }] of Object.entries(columns)) kinds[own] = kind;
   const attributes: ModelAttributes = {
     id: { type: DataTypes.CHAR(36), primaryKey: true },
     houseId: { type: DataTypes.CHAR(36), allowNull: false },
@@ -77,13 +119,13 @@ export function houseTable<Row extends HouseRow>(
       out[column] = kinds[column] === 'json' && value !== null ? JSON.stringify(value) : value;
     return out;
   };
-  const find: HouseTable<Row>['find'] = async (houseId, where = {}, { tx, order, limit, lock, all } = {}) => {
+  const find: HouseTable<Row>['find'] = async (at, where = {}, { order, limit, lock, all } = {}) => {
     const found = await model.findAll({
-      where: { ...(where as object), houseId, ...(all ? {} : { live: 1 }) },
+      where: { ...(where as object), houseId: at.houseId, ...(all ? {} : { live: 1 }) },
       attributes: shown,
       raw: true,
-      ...(tx ? { transaction: tx } : {}),
-      ...(tx && lock ? { lock: tx.LOCK.UPDATE } : {}),
+      ...optionsOf(at),
+      ...(at.tx && lock ? { lock: at.tx.LOCK.UPDATE } : {}),
       ...(order ? { order } : {}),
       ...(limit ? { limit } : {}),
     });
@@ -92,24 +134,35 @@ export function houseTable<Row extends HouseRow>(
   return {
     name,
     find,
-    get: async (houseId, id, options) => (await find(houseId, { id }, { ...options, limit: 1 }))[0] ?? null,
-    async insert(houseId, rows, tx) {
+    get: async (at, rowId, options) => (await find(at, { id: rowId }, { ...options, limit: 1 }))[0] ?? null,
+    async newestBy(at, column, keys) {
+      if (keys.length === 0) return [];
+      const { sequelize } = database;
+      const house = sequelize.escape(at.houseId);
+      const own = Utils.underscoredIf(column, true);
+      const ends = keys.map(
+        (key) =>
+          `(SELECT n.id FROM ${name} n WHERE n.house_id = ${house} AND n.${own} = ${sequelize.escape(key)} AND n.live = 1 ORDER BY n.at DESC, n.id DESC LIMIT 1)`,
+      );
+      return find(at, { id: { [Op.in]: sequelize.literal(`(SELECT id FROM (${ends.join(' UNION ALL ')}) newest)`) } });
+    },
+    async insert(at, rows) {
       const list = (Array.isArray(rows) ? rows : [rows]) as Row[];
       if (list.length > 0)
         await model.bulkCreate(
-          list.map((row) => ({ ...encode(row), houseId, live: 1 })),
-          tx ? { transaction: tx } : {},
+          list.map((row) => ({ ...encode(row), houseId: at.houseId, live: 1 })),
+          { transaction: at.tx },
         );
     },
-    async update(houseId, where, patch, tx) {
+    async update(at, where, patch) {
       const [affected] = await model.update(encode(patch), {
-        where: { ...(where as object), houseId, live: 1 },
-        transaction: tx,
+        where: { ...(where as object), houseId: at.houseId, live: 1 },
+        transaction: at.tx,
       });
       return affected;
     },
-    async undo(houseId, entryId, tx) {
-      await model.update({ live: null }, { where: { houseId, entryId }, transaction: tx });
+    async undo(at, entryId) {
+      await model.update({ live: null }, { where: { houseId: at.houseId, entryId }, transaction: at.tx });
     },
   };
 }

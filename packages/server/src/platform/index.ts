@@ -1,7 +1,25 @@
 export { DomainError, RequestInvalid } from './DomainError';
-export { openDatabase, isDatabaseAway, isDuplicate, type Database, type Tx } from './database';
-export { houseTable, type HouseTable, type HouseRow } from './houseTable';
-export { mount, atLeast, type Who, type Handler, type Handlers } from './mount';
+export { openDatabase, isDatabaseAway, isDuplicate, type Database } from './database';
+export type { Reading, Tx, Writing } from './access';
+export {
+  declareTable,
+  houseTable,
+  id,
+  text,
+  real,
+  whole,
+  flag,
+  day,
+  instant,
+  json,
+  bytes,
+  nullable,
+  type AnyHouseTable,
+  type HouseTable,
+  type HouseRow,
+  type RowOf,
+} from './houseTable';
+export { mount, atLeast, type Actor, type Image, type Who, type Handler, type Handlers } from './mount';
 export { problemHandler } from './problemHandler';
 export { migrator } from './migrate';
 export { systemClock, fixedClock, type Clock } from './clock';

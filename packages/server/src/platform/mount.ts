@@ -1,16 +1,25 @@
-import type { Request, Router } from 'express';
+import type { Request, Response, Router } from 'express';
 import * as v from 'valibot';
 import { ROLES, type AnyEndpoint, type BodyOf, type QueryOf, type ReplyOf, type Role } from '@freshet/contract/endpoints';
+import type { Reading } from './access';
 import { DomainError, RequestInvalid } from './DomainError';
 
-/** Who calls, for which house. */
-export interface Who {
+/** Who does something, in which house. */
+export interface Actor {
   userId: string;
   name: string;
   houseId: string;
   role: Role;
   timeZone: string;
   temperatureUnit: 'degC' | 'degF';
+}
+/** Who calls, with the way to the rows of their house. In a write the scope takes its place. */
+export type Who = Actor & Reading;
+
+/** The bytes of a picture and what they are. */
+export interface Image {
+  type: string;
+  bytes: Uint8Array;
 }
 
 /** What a handler is given: parsed, authorised. */
@@ -20,8 +29,11 @@ export interface Call<E> {
   query: QueryOf<E>;
   params: Record<string, string>;
   request: Request;
+  /** Names the state that is answered, so that a caller who has it is told so instead. */
+  setTag(tag: string): void;
 }
-export type Handler<E> = (call: Call<E>) => Promise<ReplyOf<E>>;
+
+export type Handler<E> = (call: Call<E>) => Promise<E extends { answers: 'image' } ? Image : ReplyOf<E>>;
 /** One handler for every line of an area's endpoint table. */
 export type Handlers<Table extends Record<string, AnyEndpoint>> = { [Name in keyof Table]: Handler<Table[Name]> };
 
@@ -38,6 +50,11 @@ function parse<S extends v.GenericSchema>(schema: S, data: unknown): v.InferOutp
   );
 }
 
+/** Pictures never change under their address: they are fetched once. */
+function sendImage(response: Response, { type, bytes }: Image): void {
+  response.set('Content-Type', type).set('Cache-Control', 'private, max-age=31536000, immutable').send(Buffer.from(bytes));
+}
+
 /** Puts an area's endpoints on a router: who may call, what the input must look like, which handler answers. */
 export function mount<Table extends Record<string, AnyEndpoint>>(
   router: Router,
@@ -52,6 +69,7 @@ export function mount<Table extends Record<string, AnyEndpoint>>(
       query: unknown;
       params: Record<string, string>;
       request: Request;
+      setTag: (tag: string) => void;
     }) => Promise<unknown>;
     const method = line.method.toLowerCase() as 'get' | 'post' | 'put' | 'delete';
     router[method](line.path, async (request, response) => {
@@ -61,10 +79,15 @@ export function mount<Table extends Record<string, AnyEndpoint>>(
         if (!atLeast(who.role, line.role))
           throw new DomainError('accounts/not-allowed', { detail: `This needs the role ${line.role}; you are ${who.role}.` });
       }
-      const body: unknown = line.body ? parse(line.body, request.body) : undefined;
+      // A picture's bytes are the body; what is said of it stands in the query.
+      const told: unknown = line.sends === 'image' ? request.query : request.body;
+      const body: unknown = line.body ? parse(line.body, told) : undefined;
       const query: unknown = line.query ? parse(line.query, request.query) : undefined;
-      const reply = await handler({ who: who as Who, body, query, params: request.params as Record<string, string>, request });
-      response.json(reply);
+      const setTag = (tag: string) => void response.set('ETag', `W/"${tag}"`);
+      const params = request.params as Record<string, string>;
+      const reply = await handler({ who: who as Who, body, query, params, request, setTag });
+      if (line.answers === 'image') sendImage(response, reply as Image);
+      else response.json(reply);
     });
   }
 }

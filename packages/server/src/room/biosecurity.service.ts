@@ -14,21 +14,11 @@ import {
 import { addDays, exactly, instantOf } from '@freshet/core/time';
 import { v7 as newId } from 'uuid';
 import type { LogService } from '../log';
-import { DomainError, groupBy, houseTable, type Database, type HouseRow, type Who } from '../platform';
+import { DomainError, groupBy, type Database, type Reading, type Who } from '../platform';
+import { createBiosecurityRepository } from './biosecurity.repository';
 import type { RoomService } from './room.service';
 
 type Body<Name extends keyof typeof biosecurityEndpoints> = BodyOf<(typeof biosecurityEndpoints)[Name]>;
-export interface IllnessRow extends HouseRow {
-  tankId: string;
-  at: string;
-  what: string;
-}
-interface ContactRow extends HouseRow {
-  fromTankId: string;
-  toTankId: string;
-  kind: 'tools' | 'water';
-  at: string;
-}
 /** A lot that went from tank to tank, or out of the house. */
 export interface LotTrail {
   moved: { lotId: string; from: string; to: string; at: string }[];
@@ -50,16 +40,11 @@ export function createBiosecurity({
   log: LogService;
   room: RoomService;
   /** Where lots went; handed in, since stock is a later area. */
-  lotTrail: (houseId: string) => Promise<LotTrail>;
+  lotTrail: (at: Reading, since: string) => Promise<LotTrail>;
 }) {
-  const illnesses = houseTable<IllnessRow>(database, 'illnesses', { tankId: 'id', at: 'instant', what: 'text' });
-  const contacts = houseTable<ContactRow>(database, 'contacts', {
-    fromTankId: 'id',
-    toTankId: 'id',
-    kind: 'text',
-    at: 'instant',
-  });
-  log.onUndo({ tables: [illnesses, contacts] });
+  const repository = createBiosecurityRepository(database);
+  const { illnesses, contacts } = repository;
+  log.register({ illness: { tables: [illnesses] }, contact: { tables: [contacts] } });
 
   /** The room as far as illness cares. */
   function toRacks(rooms: Rooms): BiosecurityRack[] {
@@ -97,11 +82,13 @@ export function createBiosecurity({
     for (const kind of kinds)
       if (!known.includes(kind))
         throw new DomainError('request/invalid', { detail: `"${kind}" is no kind of contact.`, pointer: '#/kinds' });
+    // What was carried before it may have been there carries nothing.
+    const since = instantOf(addDays(query.day, -unseen), '00:00', who.timeZone);
     const [rooms, trail, logged, seen] = await Promise.all([
-      room.repository.all(who.houseId),
-      lotTrail(who.houseId),
-      contacts.find(who.houseId),
-      illnesses.find(who.houseId, {}, { order: [['at', 'DESC']] }),
+      room.repository.all(who),
+      lotTrail(who, since),
+      repository.contactsSince(who, since),
+      illnesses.find(who, {}, { order: [['at', 'DESC']] }),
     ]);
     const dated = (from: string, to: string, kind: ContactKind, at: string): Contact => ({
       from,
@@ -125,7 +112,7 @@ export function createBiosecurity({
     );
     const byTank = new Map(found.map((one) => [one.tankId, one]));
     const reached = found.filter((one) => !one.tankId.startsWith(HUB));
-    const since = new Map(reached.map((one) => [one.tankId, one.sinceMs]));
+    const reachedSince = new Map(reached.map((one) => [one.tankId, one.sinceMs]));
     const iso = (ms: number) => new Date(ms).toISOString();
     return {
       tankId: tank.id,
@@ -142,7 +129,9 @@ export function createBiosecurity({
         })),
       })),
       left:
-        direction === 'exposed' ? trail.left.filter(({ tankId, at }) => Date.parse(at) >= (since.get(tankId) ?? Infinity)) : [],
+        direction === 'exposed'
+          ? trail.left.filter(({ tankId, at }) => Date.parse(at) >= (reachedSince.get(tankId) ?? Infinity))
+          : [],
       illnesses: seen.map(({ id, tankId, at, what }) => ({ id, tankId, at, what })),
       contacts: all.length,
     };
@@ -150,27 +139,20 @@ export function createBiosecurity({
 
   return {
     exposure,
-    illnesses,
+    repository,
     /** Quarantines from which illness would reach healthy tanks. */
     risks: (rooms: Rooms, quarantined: ReadonlySet<string>) => findQuarantineRisks(toRacks(rooms), quarantined),
     logIllness: (who: Who, body: Body<'logIllness'>) =>
-      log.record(who, { id: body.id, kind: 'illness', when: exactly(body.at) }, async (scope) => {
-        const tank = await room.getTank(who, body.tankId, scope);
-        await illnesses.insert(
-          who.houseId,
-          { id: newId(), entryId: scope.entryId, tankId: tank.id, at: body.at, what: body.what },
-          scope.tx,
-        );
+      log.record(who, { kind: 'illness', asked: body, when: exactly(body.at) }, async (scope) => {
+        const tank = await room.getTank(scope, body.tankId);
+        await illnesses.insert(scope, { id: newId(), entryId: scope.entryId, tankId: tank.id, at: body.at, what: body.what });
         return { text: `${tank.code}: illness seen, ${body.what}`, tankId: tank.id, subjectId: tank.id };
       }),
     logContact: (who: Who, body: Body<'logContact'>) =>
-      log.record(who, { id: body.id, kind: 'contact', when: exactly(body.at) }, async (scope) => {
-        const [from, to] = await Promise.all([
-          room.getTank(who, body.fromTankId, scope),
-          room.getTank(who, body.toTankId, scope),
-        ]);
+      log.record(who, { kind: 'contact', asked: body, when: exactly(body.at) }, async (scope) => {
+        const [from, to] = await Promise.all([room.getTank(scope, body.fromTankId), room.getTank(scope, body.toTankId)]);
         const { fromTankId, toTankId, kind, at } = body;
-        await contacts.insert(who.houseId, { id: newId(), entryId: scope.entryId, fromTankId, toTankId, kind, at }, scope.tx);
+        await contacts.insert(scope, { id: newId(), entryId: scope.entryId, fromTankId, toTankId, kind, at });
         const text = `${kind === 'water' ? 'Water' : 'Tools'} carried from ${from.code} to ${to.code}`;
         return { text, tankId: from.id, otherTankId: to.id, subjectId: to.id };
       }),

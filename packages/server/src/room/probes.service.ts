@@ -4,7 +4,7 @@ import { READING_LIMITS, type probeEndpoints, type Quantity } from '@freshet/con
 import { judgeProbe, type ProbeVerdict } from '@freshet/core/room';
 import { exactly } from '@freshet/core/time';
 import type { LogService } from '../log';
-import { DomainError, groupBy, isDuplicate, type Clock, type Who } from '../platform';
+import { DomainError, groupBy, isDuplicate, type Clock, type Reading, type Who } from '../platform';
 import { createIngest } from './ingest';
 import type { ProbeRow } from './room.repository';
 import type { RoomService } from './room.service';
@@ -41,7 +41,7 @@ export function createProbes({
   const ingest = createIngest((rows) => samples.insert(rows));
   const known = new Map<string, { probe: (ProbeRow & { houseId: string }) | null; untilMs: number }>();
   let tell: TellProbe = () => false;
-  log.onUndo({ tables: [probes] });
+  log.register({ probe: { tables: [probes] } });
 
   const tokenOf = (probeId: string) =>
     `${probeId}.${createHmac('sha256', secret).update(`probe ${probeId}`).digest('base64url')}`;
@@ -63,27 +63,27 @@ export function createProbes({
   }
 
   async function getProbe(who: Who, probeId: string): Promise<ProbeRow> {
-    const probe = await probes.get(who.houseId, probeId);
+    const probe = await probes.get(who, probeId);
     if (!probe) throw new DomainError('request/not-found', { detail: 'There is no such probe.' });
     return probe;
   }
 
   /** What is wrong with each probe now. @param wanted - range of the species by tank id */
   async function judge(
-    houseId: string,
+    at: Reading,
     wanted: ReadonlyMap<string, readonly [number, number]>,
   ): Promise<{ probe: ProbeRow; last: { at: string; value: number } | null; verdicts: ProbeVerdict[] }[]> {
     const now = clock.now();
     const fromMs = Date.parse(now) - JUDGED_HOURS * HOUR_MS;
-    const rows = await probes.find(houseId, {}, { order: [['name', 'ASC']] });
+    const rows = await probes.find(at, {}, { order: [['name', 'ASC']] });
     if (rows.length === 0) return [];
     const tankIds = [...new Set(rows.map((row) => row.tankId))];
     const since = new Date(fromMs).toISOString();
     const [recent, latest, changed, hand] = await Promise.all([
-      samples.recent(houseId, tankIds, fromMs, JUDGED_STEP_MS),
-      samples.latest(houseId, tankIds),
-      water.repository.changesSince(houseId, since),
-      room.repository.newestOf(houseId, ['tempC'], since),
+      samples.recent(at, tankIds, fromMs, JUDGED_STEP_MS),
+      samples.latest(at, tankIds),
+      water.repository.changesSince(at, since),
+      room.repository.newestOf(at, ['tempC'], since),
     ]);
     const recentBy = groupBy(recent, (row) => row.tankId);
     const latestBy = new Map(latest.map((row) => [row.tankId, row]));
@@ -106,6 +106,9 @@ export function createProbes({
       };
     });
   }
+
+  /** How many messages of each house were kept here. */
+  const heard = new Map<string, number>();
 
   async function accept(token: string, readings: Body<'sendSamples'>['readings']): Promise<number> {
     const probe = await byToken(token);
@@ -132,10 +135,14 @@ export function createProbes({
         value,
       })),
     );
+    heard.set(probe.houseId, (heard.get(probe.houseId) ?? 0) + 1);
     return readings.length;
   }
 
   return {
+    /** Changes when probes of a house sent something: at once here, after `everyMs` when another server heard them. */
+    liveMark: (at: Reading, everyMs: number): string =>
+      `${Math.floor(Date.parse(clock.now()) / everyMs)}.${heard.get(at.houseId) ?? 0}`,
     judge,
     accept,
     tokenOf,
@@ -145,12 +152,12 @@ export function createProbes({
     },
     /** Stand-ins play what happens to the water of their tank. */
     async tellChange(who: Who, change: { tankId: string; litres: number; tempC: number | null }): Promise<void> {
-      for (const probe of await probes.find(who.houseId, { tankId: change.tankId }))
+      for (const probe of await probes.find(who, { tankId: change.tankId }))
         tell(probe.id, 'change', { litres: change.litres, tempC: change.tempC });
     },
 
     async probes(who: Who, wanted: ReadonlyMap<string, readonly [number, number]>) {
-      const [judged, tankRows] = await Promise.all([judge(who.houseId, wanted), room.repository.tanks.find(who.houseId)]);
+      const [judged, tankRows] = await Promise.all([judge(who, wanted), room.repository.tanks.find(who)]);
       const codes = new Map(tankRows.map((tank) => [tank.id, tank.code]));
       return judged.map(({ probe, last, verdicts }) => ({
         id: probe.id,
@@ -163,14 +170,10 @@ export function createProbes({
       }));
     },
     addProbe: (who: Who, body: Body<'addProbe'>) =>
-      log.record(who, { id: body.id, kind: 'probe', when: exactly(clock.now()) }, async (scope) => {
-        const tank = await room.getTank(who, body.tankId, scope);
+      log.record(who, { kind: 'probe', asked: body, when: exactly(clock.now()) }, async (scope) => {
+        const tank = await room.getTank(scope, body.tankId);
         try {
-          await probes.insert(
-            who.houseId,
-            { id: body.probeId, entryId: scope.entryId, name: body.name, tankId: tank.id },
-            scope.tx,
-          );
+          await probes.insert(scope, { id: body.probeId, entryId: scope.entryId, name: body.name, tankId: tank.id });
         } catch (error) {
           if (isDuplicate(error))
             throw new DomainError('request/invalid', {
@@ -195,7 +198,7 @@ export function createProbes({
       const [fromMs, toMs] = [Date.parse(query.from), Date.parse(query.to)];
       if (toMs <= fromMs)
         throw new DomainError('request/invalid', { detail: 'The first time must be before the second.', pointer: '#/from' });
-      return samples.series(who.houseId, tank.id, query.quantity, fromMs, toMs, (toMs - fromMs) / (query.points ?? USUAL_POINTS));
+      return samples.series(who, tank.id, query.quantity, fromMs, toMs, (toMs - fromMs) / (query.points ?? USUAL_POINTS));
     },
   };
 }

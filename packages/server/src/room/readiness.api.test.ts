@@ -62,7 +62,7 @@ describe('a tank that is set up', () => {
       tankId: body.id,
       amount: null,
       unit: null,
-      log: feed?.log ?? null,
+      tick: feed?.tick ?? null,
       at: NOW,
     });
     for (const [day, ammonia, nitrite] of [

@@ -3,6 +3,7 @@ import type { roomEndpoints } from '@freshet/contract/room';
 import { decideReadiness, READINESS_RULES, type Readiness, type TankEventKind } from '@freshet/core/room';
 import { exactly, houseDay, type Day } from '@freshet/core/time';
 import { v7 as newId } from 'uuid';
+import type { Ticks } from '../agenda';
 import type { Applied, LogService, Scope } from '../log';
 import { DomainError, groupBy, type Clock, type Database, type Who } from '../platform';
 import { createReadinessRepository } from './readiness.repository';
@@ -36,35 +37,36 @@ export function createReadiness({
   database,
   clock,
   log,
+  ticks,
   roomOf,
 }: {
   database: Database;
   clock: Clock;
   log: LogService;
+  ticks: Ticks;
   /** The room, which itself tells of new tanks; asked for when it is needed. */
   roomOf: () => RoomService;
 }) {
   const repository = createReadinessRepository(database);
   const { tankEvents } = repository;
-  log.onUndo({ tables: [tankEvents] });
+  log.register({ tank: { tables: [tankEvents] }, tankEvent: { tables: [tankEvents] } });
+  ticks.register({
+    filterFed: { entry: 'tankEvent', apply: (scope, { id, at }) => applyEvent(scope, { tankId: id, kind: 'fed', at }) },
+  });
 
   async function applyEvent(
     scope: Scope,
     body: { tankId: string; kind: TankEventKind; at: string; note?: string | undefined },
   ): Promise<Applied> {
-    const tank = await roomOf().getTank(scope.who, body.tankId, scope);
+    const tank = await roomOf().getTank(scope, body.tankId);
     const { kind, at, note } = body;
-    await tankEvents.insert(
-      scope.who.houseId,
-      { id: newId(), entryId: scope.entryId, tankId: tank.id, kind, at, note: note ?? null },
-      scope.tx,
-    );
+    await tankEvents.insert(scope, { id: newId(), entryId: scope.entryId, tankId: tank.id, kind, at, note: note ?? null });
     return { text: `${tank.code}: ${WORDS[kind]}${note ? `, ${note}` : ''}`, tankId: tank.id, subjectId: tank.id };
   }
 
   /** Readiness of every tank. @param heads - animals by tank id @param known - the room, when it was read already */
   async function load(
-    who: Pick<Who, 'houseId' | 'timeZone'>,
+    who: Who,
     heads: ReadonlyMap<string, number>,
     known?: Rooms,
   ): Promise<{
@@ -78,9 +80,9 @@ export function createReadiness({
     const since = new Date(Date.parse(now) - LOOK_BACK_DAYS * DAY_MS).toISOString();
     const room = roomOf();
     const [rooms, events, readings] = await Promise.all([
-      known ?? room.repository.all(who.houseId),
-      repository.all(who.houseId),
-      room.repository.newestOf(who.houseId, ['ammoniaPpm', 'nitritePpm'], since),
+      known ?? room.repository.all(who),
+      repository.since(who, since),
+      room.repository.newestOf(who, ['ammoniaPpm', 'nitritePpm'], since),
     ]);
     const eventsBy = groupBy(events, (event) => event.tankId);
     const readingsBy = groupBy(readings, (reading) => reading.tankId);
@@ -131,13 +133,13 @@ export function createReadiness({
     /** A new tank: it runs already, or its set-up begins. */
     onTank: async (scope: Scope, tankId: string, state: 'running' | 'setUp') => {
       const row = { id: newId(), entryId: scope.entryId, tankId, kind: state, at: scope.now, note: null };
-      await tankEvents.insert(scope.who.houseId, row, scope.tx);
+      await tankEvents.insert(scope, row);
     },
     tankEvent: (who: Who, body: Body<'tankEvent'>) =>
-      log.record(who, { id: body.id, kind: 'tankEvent', when: exactly(body.at) }, (scope) => applyEvent(scope, body)),
+      log.record(who, { kind: 'tankEvent', asked: body, when: exactly(body.at) }, (scope) => applyEvent(scope, body)),
 
     /** Stock goes in only where it may, or with a reason. */
-    async mustBeReady(who: Pick<Who, 'houseId' | 'timeZone'>, tankId: string, pointer = '#/toTankId'): Promise<void> {
+    async mustBeReady(who: Who, tankId: string, pointer = '#/toTankId'): Promise<void> {
       const { readiness } = await load(who, new Map());
       const found = readiness.get(tankId);
       const [first] = found?.hindrances ?? [];

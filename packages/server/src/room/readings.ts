@@ -31,10 +31,10 @@ export function createReadings({
       const tank = await room.getTank(who, tankId);
       const since = new Date(Date.parse(clock.now()) - days * DAY_MS).toISOString();
       const [rows, meterRows, dates, changed] = await Promise.all([
-        room.repository.readingsSince(who.houseId, tank.id, since),
-        meters.find(who.houseId),
-        repository.allCalibrations(who.houseId),
-        repository.changesOf(who.houseId, tank.id, since),
+        room.repository.readingsSince(who, tank.id, since),
+        meters.find(who),
+        repository.allCalibrations(who),
+        repository.changesOf(who, tank.id, since),
       ]);
       const byId = new Map(meterRows.map((meter) => [meter.id, meter]));
       const banded = rows.map(({ id, quantity, value, at, method, meterId }) => {

@@ -3,8 +3,9 @@ import { READING_LIMITS, type roomEndpoints } from '@freshet/contract/room';
 import { CalculationError } from '@freshet/core/errors';
 import { QUARANTINE_DAYS, READINESS_RULES, tankLoad, type MeasuringMethod } from '@freshet/core/room';
 import { formatNumber } from '@freshet/core/units';
-import type { Applied, LogService, Scope } from '../log';
-import { DomainError, groupBy, isDuplicate, type Clock, type Database, type Who } from '../platform';
+import type { Ticks } from '../agenda';
+import type { Applied, LogService, Scope, Undoing } from '../log';
+import { DomainError, groupBy, isDuplicate, type Clock, type Database, type Reading, type Who } from '../platform';
 import { v7 as newId } from 'uuid';
 import { createTankMoves } from './tankMoves';
 import { createRoomRepository, type EquipmentRow, type ReadingRow, type TankRow } from './room.repository';
@@ -19,7 +20,18 @@ const BARE = {
   zeroDays: READINESS_RULES.zeroDays,
   restDays: READINESS_RULES.restDays,
   shelters: null,
+  version: null,
 };
+/** What a tank is equipped with, in words. */
+const equipmentWords = ({
+  heaterW,
+  filter,
+  hasLid,
+  hasIntakeGuard,
+}: Pick<EquipmentRow, 'heaterW' | 'filter' | 'hasLid' | 'hasIntakeGuard'>): string =>
+  [heaterW > 0 ? `heater ${formatNumber(heaterW, 3)} W` : 'no heater', filter, hasLid && 'lid', hasIntakeGuard && 'intake guard']
+    .filter(Boolean)
+    .join(', ');
 type Body<Name extends keyof typeof roomEndpoints> = BodyOf<(typeof roomEndpoints)[Name]>;
 
 /** No home tank is kept outside this; beyond it a reason is asked for. */
@@ -44,11 +56,16 @@ export function createRoom({
   database,
   clock,
   log,
+  ticks,
+  meterOf,
   onTank,
 }: {
   database: Database;
   clock: Clock;
   log: LogService;
+  ticks: Ticks;
+  /** Refuses an instrument that is not of this house; instruments belong to the water. */
+  meterOf: (scope: Scope, meterId: string) => Promise<void>;
   /** Told of a new tank in its transaction, so that its readiness begins with it. */
   onTank?: (scope: Scope, tankId: string, state: 'running' | 'setUp') => Promise<void>;
 }) {
@@ -56,31 +73,39 @@ export function createRoom({
   const { racks, shelves, tanks, readings, equipment } = repository;
   const equipmentOf = (row: EquipmentRow | undefined) => {
     if (!row) return BARE;
-    const { heaterW, filter, hasLid, hasIntakeGuard, zeroDays, restDays, shelters } = row;
-    return { heaterW, filter, hasLid, hasIntakeGuard, zeroDays, restDays, shelters };
+    const { heaterW, filter, hasLid, hasIntakeGuard, zeroDays, restDays, shelters, entryId } = row;
+    return { heaterW, filter, hasLid, hasIntakeGuard, zeroDays, restDays, shelters, version: entryId };
   };
   const now = () => ({ from: clock.now(), to: clock.now() });
 
   const moves = createTankMoves({ log, repository, now });
   const { findPlace } = moves;
 
-  log.onUndo({
-    tables: [racks, shelves, tanks, readings, equipment],
-    async before({ who, tx }, entry) {
-      const inside =
-        entry.kind === 'rack'
-          ? await shelves.find(who.houseId, { rackId: entry.subjectId }, { tx })
-          : entry.kind === 'shelf'
-            ? await tanks.find(who.houseId, { shelfId: entry.subjectId }, { tx })
-            : [];
-      if (inside.length > 0)
+  /** Refuses while something stands in what would go. */
+  const unlessHeld =
+    (inside: (scope: Scope, subjectId: string | null) => Promise<readonly unknown[]>): Undoing['before'] =>
+    async (scope, entry) => {
+      if ((await inside(scope, entry.subjectId)).length > 0)
         throw new DomainError('log/later-entries', { detail: 'Something stands in it; take that back first.' });
+    };
+  log.register({
+    rack: { tables: [racks], before: unlessHeld((scope, rackId) => shelves.find(scope, { rackId })) },
+    shelf: { tables: [shelves], before: unlessHeld((scope, shelfId) => tanks.find(scope, { shelfId })) },
+    tank: { tables: [tanks] },
+    equipment: { tables: [equipment] },
+    reading: { tables: [readings] },
+  });
+  ticks.register({
+    temperature: {
+      entry: 'reading',
+      apply: async (scope, { id, amount, at }) =>
+        amount === null ? null : applyReading(scope, { tankId: id, quantity: 'tempC', value: amount, at }),
     },
   });
 
-  async function getTank(who: Who, tankId: string, scope?: Scope): Promise<TankRow> {
-    const tank = await tanks.get(who.houseId, tankId, { tx: scope?.tx });
-    if (!tank) throw new DomainError('request/not-found', { detail: 'There is no such tank.' });
+  async function getTank(at: Reading, tankId: string, pointer?: string): Promise<TankRow> {
+    const tank = await tanks.get(at, tankId);
+    if (!tank) throw new DomainError('request/not-found', { detail: 'There is no such tank.', ...(pointer ? { pointer } : {}) });
     return tank;
   }
 
@@ -95,26 +120,24 @@ export function createRoom({
       meterId?: string | null | undefined;
     },
   ): Promise<Applied> {
-    const tank = await getTank(scope.who, body.tankId, scope);
+    const tank = await getTank(scope, body.tankId);
+    // An instrument of another house, or one that measures something else, says nothing here.
+    if (body.meterId) await meterOf(scope, body.meterId);
     if (body.quantity === 'tempC' && !scope.override && (body.value < PLAUSIBLE_TEMP_C[0] || body.value > PLAUSIBLE_TEMP_C[1]))
       throw new DomainError('room/implausible-reading', {
         detail: `${formatNumber(body.value, 3)} °C would harm almost any stock. If it is right, say why.`,
         pointer: '#/value',
       });
-    await readings.insert(
-      scope.who.houseId,
-      {
-        id: newId(),
-        entryId: scope.entryId,
-        tankId: tank.id,
-        quantity: body.quantity,
-        value: body.value,
-        at: body.at,
-        method: body.method ?? (body.quantity === 'tempC' ? 'meter' : 'drops'),
-        meterId: body.meterId ?? null,
-      },
-      scope.tx,
-    );
+    await readings.insert(scope, {
+      id: newId(),
+      entryId: scope.entryId,
+      tankId: tank.id,
+      quantity: body.quantity,
+      value: body.value,
+      at: body.at,
+      method: body.method ?? (body.quantity === 'tempC' ? 'meter' : 'drops'),
+      meterId: body.meterId ?? null,
+    });
     const { label, unit } = READING_LIMITS[body.quantity];
     return { text: `${tank.code}: ${label} ${formatNumber(body.value, 3)} ${unit}`.trim(), tankId: tank.id, subjectId: tank.id };
   }
@@ -126,7 +149,7 @@ export function createRoom({
     equipmentOf,
 
     async room(who: Who) {
-      const { racks: rackRows, shelves: shelfRows, tanks: tankRows, equipped } = await repository.all(who.houseId);
+      const { racks: rackRows, shelves: shelfRows, tanks: tankRows, equipped } = await repository.all(who);
       const byShelf = groupBy(tankRows, (tank) => tank.shelfId);
       const byRack = groupBy(shelfRows, (shelf) => shelf.rackId);
       return {
@@ -161,55 +184,49 @@ export function createRoom({
     },
 
     addRack: (who: Who, body: Body<'addRack'>) =>
-      log.record(who, { id: body.id, kind: 'rack', when: now() }, async ({ tx, entryId }) => {
-        const others = await racks.find(who.houseId, {}, { tx });
+      log.record(who, { kind: 'rack', asked: body, when: now() }, async (scope) => {
+        const { entryId } = scope;
+        const others = await racks.find(scope, {});
         const position = others.reduce((last, rack) => Math.max(last, rack.position), 0) + 1;
         await takenCode(body.code, () =>
-          racks.insert(
-            who.houseId,
-            {
-              id: body.id,
-              entryId,
-              code: body.code,
-              name: body.name,
-              kind: body.kind,
-              position,
-              quarantine: body.quarantine,
-              sump: body.sump,
-              tools: body.tools ?? null,
-              quarantineDays: body.quarantineDays ?? null,
-            },
-            tx,
-          ),
+          racks.insert(scope, {
+            id: body.id,
+            entryId,
+            code: body.code,
+            name: body.name,
+            kind: body.kind,
+            position,
+            quarantine: body.quarantine,
+            sump: body.sump,
+            tools: body.tools ?? null,
+            quarantineDays: body.quarantineDays ?? null,
+          }),
         );
         return { text: `${body.kind === 'yard' ? 'Yard' : 'Rack'} ${body.code} added: ${body.name}`, subjectId: body.id };
       }),
 
     addShelf: (who: Who, body: Body<'addShelf'>) =>
-      log.record(who, { id: body.id, kind: 'shelf', when: now() }, async ({ tx, entryId }) => {
-        const rack = await racks.get(who.houseId, body.rackId, { tx, lock: true });
+      log.record(who, { kind: 'shelf', asked: body, when: now() }, async (scope) => {
+        const { entryId } = scope;
+        const rack = await racks.get(scope, body.rackId, { lock: true });
         if (!rack) throw new DomainError('request/not-found', { detail: 'There is no such rack.', pointer: '#/rackId' });
-        const others = await shelves.find(who.houseId, { rackId: rack.id }, { tx });
+        const others = await shelves.find(scope, { rackId: rack.id });
         const level = others.reduce((last, shelf) => Math.max(last, shelf.level), 0) + 1;
-        await shelves.insert(
-          who.houseId,
-          {
-            id: body.id,
-            entryId,
-            rackId: rack.id,
-            level,
-            lengthCm: body.lengthCm,
-            depthCm: body.depthCm,
-            heightCm: body.heightCm,
-            loadLimitKg: body.loadLimitKg,
-          },
-          tx,
-        );
+        await shelves.insert(scope, {
+          id: body.id,
+          entryId,
+          rackId: rack.id,
+          level,
+          lengthCm: body.lengthCm,
+          depthCm: body.depthCm,
+          heightCm: body.heightCm,
+          loadLimitKg: body.loadLimitKg,
+        });
         return { text: `Shelf ${level} added to rack ${rack.code}`, subjectId: body.id };
       }),
 
     addTank: (who: Who, body: Body<'addTank'>) =>
-      log.record(who, { id: body.id, kind: 'tank', when: now(), override: body.override }, async (scope) => {
+      log.record(who, { kind: 'tank', asked: body, when: now() }, async (scope) => {
         let load;
         try {
           load = tankLoad(body);
@@ -237,7 +254,7 @@ export function createRoom({
           totalKg: load.totalKg,
           kgPerM2: load.kgPerM2,
         };
-        await takenCode(code, () => tanks.insert(who.houseId, row, scope.tx));
+        await takenCode(code, () => tanks.insert(scope, row));
         await onTank?.(scope, id, body.state ?? 'running');
         return {
           text: `Tank ${code} added on ${shelfLabel}: ${formatNumber(load.waterLitres)} L, ${formatNumber(load.totalKg)} kg`,
@@ -247,28 +264,26 @@ export function createRoom({
       }),
 
     addReading: (who: Who, body: Body<'addReading'>) =>
-      log.record(who, { id: body.id, kind: 'reading', when: { from: body.at, to: body.at }, override: body.override }, (scope) =>
+      log.record(who, { kind: 'reading', asked: body, when: { from: body.at, to: body.at } }, (scope) =>
         applyReading(scope, body),
       ),
 
     moveTank: moves.moveTank,
 
     equip: (who: Who, body: Body<'equip'>) =>
-      log.record(who, { id: body.id, kind: 'equipment', when: now() }, async (scope) => {
-        const tank = await getTank(who, body.tankId, scope);
-        const { id: _id, ...row } = body;
-        await equipment.insert(
-          who.houseId,
-          { id: newId(), entryId: scope.entryId, at: scope.now, ...row, shelters: row.shelters ?? null },
-          scope.tx,
-        );
-        const parts = [
-          body.heaterW > 0 ? `heater ${formatNumber(body.heaterW, 3)} W` : 'no heater',
-          body.filter,
-          body.hasLid && 'lid',
-          body.hasIntakeGuard && 'intake guard',
-        ];
-        return { text: `${tank.code}: ${parts.filter(Boolean).join(', ')}`, tankId: tank.id, subjectId: tank.id };
+      log.record(who, { kind: 'equipment', asked: body, when: now() }, async (scope) => {
+        const tank = await getTank(scope, body.tankId);
+        const { id: _id, version, override: _override, ...row } = body;
+        const before = await repository.newestEquipment(scope, tank.id);
+        await log.mustBeNewest(scope, version, before, { theirs: equipmentWords(before ?? BARE), yours: equipmentWords(row) });
+        await equipment.insert(scope, {
+          id: newId(),
+          entryId: scope.entryId,
+          at: scope.now,
+          ...row,
+          shelters: row.shelters ?? null,
+        });
+        return { text: `${tank.code}: ${equipmentWords(row)}`, tankId: tank.id, subjectId: tank.id };
       }),
   };
 }

@@ -1,6 +1,6 @@
 import { QUANTITIES, type Bucket, type Quantity } from '@freshet/core/room';
 import { QueryTypes } from 'sequelize';
-import type { Database } from '../platform';
+import type { Database, Reading } from '../platform';
 
 /** A value a probe sent. */
 export interface SampleRow {
@@ -26,7 +26,7 @@ const number = (value: number) => {
 /** The series that probes send; rows are no entries of the log, and each is kept once. */
 export function createSamplesRepository(database: Database) {
   const select = <T extends object>(sql: string) => database.sequelize.query<T>(sql, { type: QueryTypes.SELECT });
-  const within = (houseId: string, tankId: string, quantity: Quantity, fromMs: number, toMs: number) =>
+  const within = ({ houseId }: Reading, tankId: string, quantity: Quantity, fromMs: number, toMs: number) =>
     `house_id = ${bin(houseId)} AND tank_id = ${bin(tankId)} AND quantity = ${codeOf(quantity)} AND at_ms BETWEEN ${number(fromMs)} AND ${number(toMs)}`;
   return {
     /** Writes rows in one statement; those that are there already stay as they are. */
@@ -44,7 +44,7 @@ export function createSamplesRepository(database: Database) {
 
     /** A series thinned to stretches of `stepMs`: mean, lowest, highest. One pass over the range of the primary key. */
     async series(
-      houseId: string,
+      at: Reading,
       tankId: string,
       quantity: Quantity,
       fromMs: number,
@@ -53,7 +53,7 @@ export function createSamplesRepository(database: Database) {
     ): Promise<Bucket[]> {
       const rows = await select<{ step: string; mean: number; low: number; high: number; n: string }>(
         `SELECT at_ms DIV ${number(Math.max(1, Math.round(stepMs)))} step, AVG(value) mean, MIN(value) low, MAX(value) high, COUNT(*) n
-         FROM samples WHERE ${within(houseId, tankId, quantity, fromMs, toMs)} GROUP BY step ORDER BY step`,
+         FROM samples WHERE ${within(at, tankId, quantity, fromMs, toMs)} GROUP BY step ORDER BY step`,
       );
       return rows.map(({ step, mean, low, high, n }) => ({
         at: new Date(Number(step) * Math.max(1, Math.round(stepMs))).toISOString(),
@@ -65,7 +65,7 @@ export function createSamplesRepository(database: Database) {
     },
 
     /** Newest temperature of each of these tanks: one look at the end of the key for each. */
-    async latest(houseId: string, tankIds: readonly string[]): Promise<{ tankId: string; at: string; value: number }[]> {
+    async latest({ houseId }: Reading, tankIds: readonly string[]): Promise<{ tankId: string; at: string; value: number }[]> {
       if (tankIds.length === 0) return [];
       const rows = await select<{ tank: Buffer; at: string; value: number }>(
         tankIds
@@ -80,7 +80,7 @@ export function createSamplesRepository(database: Database) {
 
     /** Temperatures of the last hours as means of `stepMs`, oldest first, for judging probes. */
     async recent(
-      houseId: string,
+      { houseId }: Reading,
       tankIds: readonly string[],
       fromMs: number,
       stepMs: number,
@@ -96,13 +96,13 @@ export function createSamplesRepository(database: Database) {
 
     /** Hourly mean temperatures, each tank within a span of its own. */
     async hourly(
-      houseId: string,
+      at: Reading,
       spans: readonly { tankId: string; fromMs: number; toMs: number }[],
     ): Promise<{ tankId: string; at: string; value: number }[]> {
       if (spans.length === 0) return [];
       const rows = await select<{ tank: Buffer; hour: string; value: number }>(
         `SELECT tank_id tank, at_ms DIV ${HOUR_MS} hour, AVG(value) value FROM samples WHERE ${spans
-          .map(({ tankId, fromMs, toMs }) => `(${within(houseId, tankId, 'tempC', fromMs, toMs)})`)
+          .map(({ tankId, fromMs, toMs }) => `(${within(at, tankId, 'tempC', fromMs, toMs)})`)
           .join(' OR ')} GROUP BY tank_id, hour`,
       );
       return rows.map(({ tank, hour, value }) => ({

@@ -26,37 +26,33 @@ export function createTankMoves({
 }) {
   const { shelves, tanks, tankMoves } = repository;
 
-  log.onUndo({
-    tables: [tankMoves],
-    async before({ who, tx }, entry) {
-      if (entry.kind !== 'tankMove' || !entry.tankId) return;
-      const [last] = await tankMoves.find(
-        who.houseId,
-        { tankId: entry.tankId },
-        {
-          tx,
-          order: [
-            ['at', 'DESC'],
-            ['id', 'DESC'],
-          ],
-          limit: 1,
-        },
-      );
-      if (last?.entryId !== entry.id)
-        throw new DomainError('log/later-entries', { detail: 'The tank was moved again since; take that back first.' });
-      const tank = await tanks.get(who.houseId, last.tankId, { tx });
-      const others = (await tanks.find(who.houseId, { shelfId: last.fromShelfId }, { tx })).filter(
-        (other) => other.id !== last.tankId,
-      );
-      const shelf = await shelves.get(who.houseId, last.fromShelfId, { tx });
-      const back = { shelfId: last.fromShelfId, leftCm: last.fromLeftCm, facing: last.fromFacing };
-      if (!tank || !shelf) throw new DomainError('log/later-entries', { detail: 'Its old shelf is gone.' });
-      const decision = decidePlace({ ...tank, ...back }, shelf, others);
-      if (!decision.ok && decision.hard)
-        throw new DomainError('log/later-entries', { detail: `${decision.message} Move that first.` });
-      await tanks.update(who.houseId, { id: tank.id }, back, tx);
-    },
-  });
+  log.register({ tankMove: { tables: [tankMoves], before: moveBack } });
+
+  async function moveBack(scope: Scope, entry: { id: string; tankId: string | null }): Promise<void> {
+    if (!entry.tankId) return;
+    const [last] = await tankMoves.find(
+      scope,
+      { tankId: entry.tankId },
+      {
+        order: [
+          ['at', 'DESC'],
+          ['id', 'DESC'],
+        ],
+        limit: 1,
+      },
+    );
+    if (last?.entryId !== entry.id)
+      throw new DomainError('log/later-entries', { detail: 'The tank was moved again since; take that back first.' });
+    const tank = await tanks.get(scope, last.tankId);
+    const others = (await tanks.find(scope, { shelfId: last.fromShelfId })).filter((other) => other.id !== last.tankId);
+    const shelf = await shelves.get(scope, last.fromShelfId);
+    const back = { shelfId: last.fromShelfId, leftCm: last.fromLeftCm, facing: last.fromFacing };
+    if (!tank || !shelf) throw new DomainError('log/later-entries', { detail: 'Its old shelf is gone.' });
+    const decision = decidePlace({ ...tank, ...back }, shelf, others);
+    if (!decision.ok && decision.hard)
+      throw new DomainError('log/later-entries', { detail: `${decision.message} Move that first.` });
+    await tanks.update(scope, { id: tank.id }, back);
+  }
 
   /** Where a tank goes on a shelf; refused with the figure when it cannot stand there. */
   async function findPlace(
@@ -64,10 +60,9 @@ export function createTankMoves({
     shelfId: string,
     tank: Omit<StandingTank, 'leftCm'> & { leftCm: number | null },
   ): Promise<Place> {
-    const { who, tx } = scope;
-    const shelf = await shelves.get(who.houseId, shelfId, { tx, lock: true });
+    const shelf = await shelves.get(scope, shelfId, { lock: true });
     if (!shelf) throw new DomainError('request/not-found', { detail: 'There is no such shelf.', pointer: '#/shelfId' });
-    const neighbours = (await tanks.find(who.houseId, { shelfId: shelf.id }, { tx })).filter((other) => other.id !== tank.id);
+    const neighbours = (await tanks.find(scope, { shelfId: shelf.id })).filter((other) => other.id !== tank.id);
     const leftCm = tank.leftCm ?? endOfShelf(neighbours);
     const decision = decidePlace({ ...tank, leftCm }, shelf, neighbours);
     if (!decision.ok && (decision.hard || !scope.override))
@@ -81,9 +76,9 @@ export function createTankMoves({
   return {
     findPlace,
     moveTank: (who: Who, body: Body) =>
-      log.record(who, { id: body.id, kind: 'tankMove', when: now(), override: body.override }, async (scope) => {
-        const { tx, entryId } = scope;
-        const tank = await tanks.get(who.houseId, body.tankId, { tx, lock: true });
+      log.record(who, { kind: 'tankMove', asked: body, when: now() }, async (scope) => {
+        const { entryId } = scope;
+        const tank = await tanks.get(scope, body.tankId, { lock: true });
         if (!tank) throw new DomainError('request/not-found', { detail: 'There is no such tank.' });
         const { leftCm, shelfLabel } = await findPlace(scope, body.shelfId, {
           ...tank,
@@ -91,21 +86,17 @@ export function createTankMoves({
           leftCm: body.leftCm,
         });
         const place = { shelfId: body.shelfId, leftCm, facing: body.facing };
-        await tankMoves.insert(
-          who.houseId,
-          {
-            id: newId(),
-            entryId,
-            tankId: tank.id,
-            fromShelfId: tank.shelfId,
-            fromLeftCm: tank.leftCm,
-            fromFacing: tank.facing,
-            at: scope.now,
-            ...place,
-          },
-          tx,
-        );
-        await tanks.update(who.houseId, { id: tank.id }, place, tx);
+        await tankMoves.insert(scope, {
+          id: newId(),
+          entryId,
+          tankId: tank.id,
+          fromShelfId: tank.shelfId,
+          fromLeftCm: tank.leftCm,
+          fromFacing: tank.facing,
+          at: scope.now,
+          ...place,
+        });
+        await tanks.update(scope, { id: tank.id }, place);
         return {
           text: `${tank.code} moved to ${shelfLabel}, ${formatNumber(leftCm, 3)} cm from the left`,
           tankId: tank.id,

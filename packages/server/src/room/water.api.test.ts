@@ -76,7 +76,7 @@ describe('a change regime', () => {
       tankId: tank('A1'),
       amount: 12,
       unit: 'L',
-      log: due?.log ?? null,
+      tick: due?.tick ?? null,
       at: NOW,
     };
     await sitter.write('outcome', body);

@@ -2,11 +2,12 @@ import type { BodyOf } from '@freshet/contract/endpoints';
 import type { waterEndpoints } from '@freshet/contract/room';
 import { changeForLimit, estimateProduction, forecastRegime, nextChangeDay, type Regime } from '@freshet/core/room';
 import { CalculationError } from '@freshet/core/errors';
-import { addDays, daysBetween, exactly, houseDay, type Day } from '@freshet/core/time';
+import { addDays, daysBetween, everyDays, exactly, houseDay, type Day } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
 import { v7 as newId } from 'uuid';
+import type { Ticks } from '../agenda';
 import type { Applied, LogService, Scope } from '../log';
-import { DomainError, groupBy, isDuplicate, type Clock, type Database, type Who } from '../platform';
+import { DomainError, groupBy, isDuplicate, type Clock, type Database, type Reading, type Who } from '../platform';
 import type { RoomService } from './room.service';
 import { createReadings } from './readings';
 import { createWaterRepository, type RegimeRow } from './water.repository';
@@ -24,6 +25,10 @@ const toRegime = (row: RegimeRow): Regime => ({
   from: row.fromDay,
 });
 
+/** A regime in words. */
+const regimeWords = ({ changeFraction, everyDays: days }: Pick<RegimeRow, 'changeFraction' | 'everyDays'>): string =>
+  `change ${formatNumber(changeFraction * 100)} % ${days === null ? 'when readings ask for it' : everyDays(days)}`;
+
 async function named<T>(what: string, work: () => Promise<T>): Promise<T> {
   try {
     return await work();
@@ -39,38 +44,52 @@ export function createWater({
   database,
   clock,
   log,
+  ticks,
   room,
 }: {
   database: Database;
   clock: Clock;
   log: LogService;
+  ticks: Ticks;
   room: RoomService;
 }) {
   const repository = createWaterRepository(database);
   const { waters, analyses, changes, regimes, meters, calibrations } = repository;
   const now = () => exactly(clock.now());
 
-  log.onUndo({
-    tables: [waters, analyses, changes, regimes, meters, calibrations],
-    async before({ who, tx }, entry) {
-      const where = { kind: entry.kind, id: entry.subjectId };
-      const inUse =
-        where.kind === 'water'
-          ? [
-              ...(await analyses.find(who.houseId, { waterId: where.id }, { tx, limit: 1 })),
-              ...(await changes.find(who.houseId, { waterId: where.id }, { tx, limit: 1 })),
-              ...(await regimes.find(who.houseId, { waterId: where.id }, { tx, limit: 1 })),
-            ]
-          : where.kind === 'meter'
-            ? await calibrations.find(who.houseId, { meterId: where.id }, { tx, limit: 1 })
-            : [];
-      if (inUse.length > 0) throw new DomainError('log/later-entries', { detail: 'It was used since; take that back first.' });
+  const usedSince = (isUsed: boolean): void => {
+    if (isUsed) throw new DomainError('log/later-entries', { detail: 'It was used since; take that back first.' });
+  };
+  log.register({
+    water: {
+      tables: [waters],
+      async before(scope, { subjectId: waterId }) {
+        for (const table of [analyses, changes, regimes])
+          usedSince((await table.find(scope, { waterId }, { limit: 1 })).length > 0);
+      },
     },
+    analysis: { tables: [analyses] },
+    change: { tables: [changes] },
+    regime: { tables: [regimes] },
+    meter: {
+      tables: [meters],
+      before: async (scope, { subjectId: meterId }) =>
+        usedSince((await calibrations.find(scope, { meterId }, { limit: 1 })).length > 0),
+    },
+    calibration: { tables: [calibrations] },
+  });
+  ticks.register({
+    waterChange: {
+      entry: 'change',
+      apply: async (scope, { id, amount, at }) =>
+        amount ? applyChange(scope, { tankId: id, litres: amount, waterId: null, tempC: null, at }) : null,
+    },
+    calibrated: { entry: 'calibration', apply: (scope, { id, at }) => applyCalibration(scope, { meterId: id, at }) },
   });
 
-  async function waterName(who: Who, waterId: string | null, scope: Scope): Promise<string | null> {
+  async function waterName(at: Reading, waterId: string | null): Promise<string | null> {
     if (waterId === null) return null;
-    const water = await waters.get(who.houseId, waterId, { tx: scope.tx });
+    const water = await waters.get(at, waterId);
     if (!water) throw new DomainError('request/not-found', { detail: 'There is no such water.', pointer: '#/waterId' });
     return water.name;
   }
@@ -79,21 +98,17 @@ export function createWater({
     scope: Scope,
     body: { tankId: string; litres: number; waterId: string | null; tempC: number | null; at: string },
   ): Promise<Applied> {
-    const { who, tx, entryId } = scope;
-    const tank = await room.getTank(who, body.tankId, scope);
+    const { entryId } = scope;
+    const tank = await room.getTank(scope, body.tankId);
     const fraction = tank.litres > 0 ? body.litres / tank.litres : 1;
     if (fraction > 1.05 && !scope.override)
       throw new DomainError('room/implausible-reading', {
         detail: `${tank.code} holds ${formatNumber(tank.litres)} L. If more was run through, say so.`,
         pointer: '#/litres',
       });
-    const name = await waterName(who, body.waterId, scope);
+    const name = await waterName(scope, body.waterId);
     const { tankId, litres, waterId, tempC, at } = body;
-    await changes.insert(
-      who.houseId,
-      { id: newId(), entryId, tankId, litres, fraction: Math.min(1, fraction), waterId, tempC, at },
-      tx,
-    );
+    await changes.insert(scope, { id: newId(), entryId, tankId, litres, fraction: Math.min(1, fraction), waterId, tempC, at });
     const words = [
       `${formatNumber(litres)} L changed`,
       name && `with ${name}`,
@@ -103,27 +118,27 @@ export function createWater({
   }
 
   async function applyCalibration(scope: Scope, body: { meterId: string; at: string }): Promise<Applied> {
-    const meter = await meters.get(scope.who.houseId, body.meterId, { tx: scope.tx });
+    const meter = await meters.get(scope, body.meterId);
     if (!meter) throw new DomainError('request/not-found', { detail: 'There is no such instrument.' });
     const row = { id: newId(), entryId: scope.entryId, meterId: meter.id, at: body.at };
-    await calibrations.insert(scope.who.houseId, row, scope.tx);
+    await calibrations.insert(scope, row);
     return { text: `${meter.name} calibrated`, subjectId: meter.id };
   }
 
   /** The newest analysis of each value of a water. */
-  async function newestNitrate(houseId: string, waterId: string | null): Promise<number> {
+  async function newestNitrate(at: Reading, waterId: string | null): Promise<number> {
     if (waterId === null) return 0;
-    const rows = await analyses.find(houseId, { waterId }, { order: [['at', 'ASC']] });
+    const rows = await analyses.find(at, { waterId }, { order: [['at', 'ASC']] });
     return rows.findLast((row) => row.nitratePpm !== null)?.nitratePpm ?? 0;
   }
 
   /** Meters with the day their next calibration is due. */
-  async function metersDue(who: Pick<Who, 'houseId' | 'timeZone'>) {
-    const [rows, dates] = await Promise.all([
-      meters.find(who.houseId, {}, { order: [['name', 'ASC']] }),
-      repository.allCalibrations(who.houseId),
-    ]);
-    const last = new Map(dates.map((row) => [row.meterId, row.at]));
+  async function metersDue(who: Who) {
+    const rows = await meters.find(who, {}, { order: [['name', 'ASC']] });
+    const last = await repository.lastCalibrations(
+      who,
+      rows.map(({ id }) => id),
+    );
     return rows.map(({ entryId: _entry, ...meter }) => {
       const calibratedAt = last.get(meter.id) ?? null;
       const dueOn: Day | null =
@@ -137,8 +152,8 @@ export function createWater({
   }
 
   /** Regimes in force with their next change, by tank. */
-  async function regimesDue(who: Pick<Who, 'houseId' | 'timeZone'>) {
-    const [inForce, last] = await Promise.all([repository.regimesInForce(who.houseId), repository.lastChanges(who.houseId)]);
+  async function regimesDue(who: Who, tankIds: readonly string[]) {
+    const [inForce, last] = await Promise.all([repository.regimesInForce(who, tankIds), repository.lastChanges(who, tankIds)]);
     return {
       lastChanges: last,
       regimes: [...inForce].map(([tankId, row]) => {
@@ -155,16 +170,18 @@ export function createWater({
   return {
     repository,
     ...createReadings({ clock, room, repository }),
+    /** Refuses an instrument that is not of this house. */
+    async mustHaveMeter(scope: Scope, meterId: string): Promise<void> {
+      if (!(await meters.get(scope, meterId)))
+        throw new DomainError('request/not-found', { detail: 'There is no such instrument.', pointer: '#/meterId' });
+    },
     applyChange,
     applyCalibration,
     metersDue,
     regimesDue,
 
     async waters(who: Who) {
-      const [rows, found] = await Promise.all([
-        waters.find(who.houseId, {}, { order: [['id', 'ASC']] }),
-        repository.allAnalyses(who.houseId),
-      ]);
+      const [rows, found] = await Promise.all([waters.find(who, {}, { order: [['id', 'ASC']] }), repository.allAnalyses(who)]);
       const byWater = groupBy(found, (row) => row.waterId);
       return rows.map(({ id, name, kind }) => ({
         id,
@@ -182,7 +199,7 @@ export function createWater({
       const since = new Date(Date.parse(clock.now()) - FIT_DAYS * DAY_MS).toISOString();
       const [rows, changed, last, readings] = await Promise.all([
         regimes.find(
-          who.houseId,
+          who,
           { tankId: tank.id },
           {
             order: [
@@ -191,14 +208,14 @@ export function createWater({
             ],
           },
         ),
-        repository.changesOf(who.houseId, tank.id, since),
-        repository.lastChanges(who.houseId),
-        room.repository.readingsSince(who.houseId, tank.id, since),
+        repository.changesOf(who, tank.id, since),
+        repository.lastChanges(who, [tank.id]),
+        room.repository.readingsSince(who, tank.id, since),
       ]);
       const row = rows.at(-1) ?? null;
       const regime = row ? toRegime(row) : null;
       const day = (at: string) => houseDay(at, who.timeZone);
-      const sourcePpm = await newestNitrate(who.houseId, row?.waterId ?? null);
+      const sourcePpm = await newestNitrate(who, row?.waterId ?? null);
       const nitrate = readings
         .filter((reading) => reading.quantity === 'nitratePpm')
         .map(({ value, at }) => ({ day: day(at), ppm: value }));
@@ -235,7 +252,7 @@ export function createWater({
         forecast = { ...ahead, smallestFraction };
       }
       return {
-        regime: regime && row ? { ...regime, waterId: row.waterId } : null,
+        regime: regime && row ? { ...regime, waterId: row.waterId, version: row.entryId } : null,
         nextChange: regime ? nextChangeDay(regime, lastChange) : null,
         changes: changed.map(({ id, at, litres, fraction, waterId, tempC }) => ({ id, at, litres, fraction, waterId, tempC })),
         production,
@@ -245,16 +262,17 @@ export function createWater({
     },
 
     addWater: (who: Who, body: Body<'addWater'>) =>
-      log.record(who, { id: body.id, kind: 'water', when: now() }, async ({ tx, entryId }) => {
+      log.record(who, { kind: 'water', asked: body, when: now() }, async (scope) => {
+        const { entryId } = scope;
         const { waterId, name, kind } = body;
-        await named(name, () => waters.insert(who.houseId, { id: waterId, entryId, name, kind }, tx));
+        await named(name, () => waters.insert(scope, { id: waterId, entryId, name, kind }));
         return { text: `Source water ${name} added`, subjectId: waterId };
       }),
     addAnalysis: (who: Who, body: Body<'addAnalysis'>) =>
-      log.record(who, { id: body.id, kind: 'analysis', when: exactly(body.at) }, async (scope) => {
-        const name = await waterName(who, body.waterId, scope);
+      log.record(who, { kind: 'analysis', asked: body, when: exactly(body.at) }, async (scope) => {
+        const name = await waterName(scope, body.waterId);
         const { id: _id, ...row } = body;
-        await analyses.insert(who.houseId, { id: newId(), entryId: scope.entryId, ...row }, scope.tx);
+        await analyses.insert(scope, { id: newId(), entryId: scope.entryId, ...row });
         const words = [
           body.ghDeg !== null && `GH ${formatNumber(body.ghDeg, 3)}`,
           body.khDeg !== null && `KH ${formatNumber(body.khDeg, 3)}`,
@@ -266,35 +284,35 @@ export function createWater({
         return { text: `${name}: ${words.filter(Boolean).join(', ')}`, subjectId: body.waterId };
       }),
     logChange: (who: Who, body: Body<'logChange'>) =>
-      log.record(who, { id: body.id, kind: 'change', when: exactly(body.at), override: body.override }, (scope) =>
-        applyChange(scope, body),
-      ),
+      log.record(who, { kind: 'change', asked: body, when: exactly(body.at) }, (scope) => applyChange(scope, body)),
     setRegime: (who: Who, body: Body<'setRegime'>) =>
-      log.record(who, { id: body.id, kind: 'regime', when: now() }, async (scope) => {
-        const tank = await room.getTank(who, body.tankId, scope);
-        await waterName(who, body.waterId, scope);
-        const { id: _id, ...row } = body;
-        await regimes.insert(
-          who.houseId,
-          { id: newId(), entryId: scope.entryId, at: scope.now, fromDay: houseDay(scope.now, who.timeZone), ...row },
-          scope.tx,
-        );
-        const every =
-          row.everyDays === null ? 'when readings ask for it' : row.everyDays === 1 ? 'every day' : `every ${row.everyDays} days`;
-        return {
-          text: `${tank.code}: change ${formatNumber(row.changeFraction * 100)} % ${every}`,
-          tankId: tank.id,
-          subjectId: tank.id,
-        };
+      log.record(who, { kind: 'regime', asked: body, when: now() }, async (scope) => {
+        const tank = await room.getTank(scope, body.tankId);
+        await waterName(scope, body.waterId);
+        const { id: _id, version, override: _override, ...row } = body;
+        const before = (await repository.regimesInForce(scope, [tank.id])).get(tank.id);
+        await log.mustBeNewest(scope, version, before, {
+          theirs: before ? regimeWords(before) : 'no regime',
+          yours: regimeWords(row),
+        });
+        await regimes.insert(scope, {
+          id: newId(),
+          entryId: scope.entryId,
+          at: scope.now,
+          fromDay: houseDay(scope.now, scope.timeZone),
+          ...row,
+        });
+        return { text: `${tank.code}: ${regimeWords(row)}`, tankId: tank.id, subjectId: tank.id };
       }),
     addMeter: (who: Who, body: Body<'addMeter'>) =>
-      log.record(who, { id: body.id, kind: 'meter', when: now() }, async ({ tx, entryId }) => {
+      log.record(who, { kind: 'meter', asked: body, when: now() }, async (scope) => {
+        const { entryId } = scope;
         const { meterId, name, quantity, method, everyDays } = body;
-        await named(name, () => meters.insert(who.houseId, { id: meterId, entryId, name, quantity, method, everyDays }, tx));
+        await named(name, () => meters.insert(scope, { id: meterId, entryId, name, quantity, method, everyDays }));
         return { text: `Instrument ${name} added`, subjectId: meterId };
       }),
     calibrate: (who: Who, body: Body<'calibrate'>) =>
-      log.record(who, { id: body.id, kind: 'calibration', when: exactly(body.at) }, (scope) => applyCalibration(scope, body)),
+      log.record(who, { kind: 'calibration', asked: body, when: exactly(body.at) }, (scope) => applyCalibration(scope, body)),
   };
 }
 export type WaterService = ReturnType<typeof createWater>;

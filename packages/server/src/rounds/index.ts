@@ -1,2 +1,3 @@
 export { createRounds, type RoundsService } from './rounds.service';
+export { createRoundsRepository } from './rounds.repository';
 export { roundsHandlers } from './rounds.routes';

@@ -25,14 +25,14 @@ const stop = async (code: string, day?: string) => (await round(day)).stops.find
 const chore = async (code: string, kind: string, day?: string) =>
   (await stop(code, day))?.chores.find((candidate) => candidate.kind === kind);
 
-type ChoreLog = NonNullable<Awaited<ReturnType<typeof chore>>>['log'];
+type ChoreTick = NonNullable<Awaited<ReturnType<typeof chore>>>['tick'];
 const outcome = (
   key: string,
   more: {
     status?: 'done' | 'skipped';
     amount?: number | null;
     unit?: string | null;
-    log?: ChoreLog;
+    tick?: ChoreTick;
     tankId?: string | null;
   } = {},
 ) => ({
@@ -44,7 +44,7 @@ const outcome = (
   tankId: tank('A1'),
   amount: null,
   unit: null,
-  log: null,
+  tick: null,
   at: test.now(),
   ...more,
 });
@@ -67,8 +67,8 @@ describe('the round', () => {
   it('is empty in an empty house and never stored: it follows the stock at once', async () => {
     expect(await round()).toMatchObject({ stops: [], total: 0, done: 0 });
     await stockUp(keeper, tank('A2'), 'kribensis', { males: 1, females: 2 }, NOW);
-    const fed = await chore('A2', 'feed');
-    expect(fed).toMatchObject({ mark: 'do', text: 'Pellets' });
+    const fed = await chore('A2', 'feedAdults');
+    expect(fed).toMatchObject({ way: 'do', text: 'Pellets' });
     expect(fed?.amountText).toMatch(/pinch|g$/);
   });
 
@@ -101,7 +101,7 @@ describe('the round', () => {
     await clutch(sitter, attemptId, { from: '2026-03-10T06:00:00Z', to: '2026-03-10T07:00:00Z' }, 60);
     const life = (await keeper.get('tankLife')).find((candidate) => candidate.code === 'A1');
     const litres = life?.litres ?? 0;
-    expect((await chore('A1', 'change'))?.amount?.value).toBeCloseTo(litres / 2, 0);
+    expect((await chore('A1', 'eggChange'))?.amount?.value).toBeCloseTo(litres / 2, 0);
     // Half the litres × 2 mg/L ÷ 10 mg/ml.
     expect((await chore('A1', 'dye'))?.amount?.value).toBeCloseTo((litres / 2) * 0.2, 1);
     expect((await chore('A1', 'dye'))?.caution).toContain('gloves');
@@ -123,18 +123,23 @@ describe('the round', () => {
     await measure(sitter, tank('A1'), 24, '2026-03-10T07:00:00Z');
     const hatch = (await keeper.get('horizon')).items.find((item) => item.kind === 'eggs');
     expect(hatch?.predicted).toBe(true);
-    const looks = await chore('A1', 'look', hatch?.from);
-    expect(looks).toMatchObject({ mark: 'watch', log: { kind: 'hatched' } });
-    expect(await chore('A1', 'look')).toBeUndefined();
+    const looks = await chore('A1', 'sighting', hatch?.from);
+    expect(looks).toMatchObject({ way: 'watch', tick: { kind: 'hatched' } });
+    expect(await chore('A1', 'sighting')).toBeUndefined();
     expect((await round(hatch?.from)).alarms).toEqual([]);
   });
 
   it('takes no more queries for forty tanks than for three', async () => {
     await eggsIn('A1');
-    const count = async () => {
+    const queriesOf = async (work: () => Promise<unknown>) => {
       const before = test.sqlCount();
-      await round();
+      await work();
       return test.sqlCount() - before;
+    };
+    /** Of a round after something was logged: the house is read anew. */
+    const count = async () => {
+      await measure(sitter, tank('A1'), 24, '2026-03-10T07:00:00Z');
+      return queriesOf(round);
     };
     const few = await count();
     const more = await furnish(keeper, Array.from({ length: 37 }, (_, i) => `B${i}`).slice(0, 12), { code: 'B' });
@@ -151,43 +156,46 @@ describe('the round', () => {
     }
     expect((await round()).stops.length).toBeGreaterThan(12);
     expect(await count()).toBe(few);
+    // Who signs in and which revision it is; the house itself is not read again, by whichever page asks.
+    for (const work of [round, () => keeper.get('horizon'), () => keeper.get('tankLife'), () => keeper.get('foodPlans')])
+      expect(await queriesOf(work)).toBeLessThanOrEqual(4);
   });
 });
 
 describe('an outcome', () => {
   it('ticks a chore, is shown with who did it, and can be undone', async () => {
     await stockUp(keeper, tank('A1'), 'kribensis', { males: 1, females: 2 }, NOW);
-    const fed = await chore('A1', 'feed');
+    const fed = await chore('A1', 'feedAdults');
     const body = outcome(fed?.key ?? '', { amount: 3, unit: 'pinch' });
     await sitter.write('outcome', body);
-    expect((await chore('A1', 'feed'))?.outcome).toMatchObject({ status: 'done', amount: 3, by: 'sitter' });
+    expect((await chore('A1', 'feedAdults'))?.outcome).toMatchObject({ status: 'done', amount: 3, by: 'sitter' });
     expect(await round()).toMatchObject({ done: 1 });
     expect(await sitter.write('outcome', body)).toMatchObject({ replayed: true });
     expect(await keeper.call('outcome', outcome(fed?.key ?? ''))).toMatchObject({
       ok: false,
       status: 409,
-      body: { code: 'rounds/already-ticked', detail: 'sitter logged it as done.' },
+      body: { code: 'rounds/already-ticked', detail: 'sitter logged it as done already.' },
     });
     await sitter.write('undo', { id: newId(), entryId: body.id });
-    expect((await chore('A1', 'feed'))?.outcome).toBeNull();
+    expect((await chore('A1', 'feedAdults'))?.outcome).toBeNull();
     await keeper.write('outcome', outcome(fed?.key ?? '', { status: 'skipped' }));
-    expect((await chore('A1', 'feed'))?.outcome?.status).toBe('skipped');
+    expect((await chore('A1', 'feedAdults'))?.outcome?.status).toBe('skipped');
   });
 
   it('of white eggs books them out of the brood; of a temperature logs the reading', async () => {
     const { broodId } = await eggsIn('A1');
     const white = await chore('A1', 'pickWhite');
-    await sitter.write('outcome', outcome(white?.key ?? '', { amount: 7, unit: 'eggs', log: white?.log ?? null }));
+    await sitter.write('outcome', outcome(white?.key ?? '', { amount: 7, unit: 'eggs', tick: white?.tick ?? null }));
     expect((await keeper.get('brood', { params: { broodId } })).alive).toBe(93);
-    const temperature = await chore('A1', 'temperature');
-    await sitter.write('outcome', outcome(temperature?.key ?? '', { amount: 24.6, unit: '°C', log: temperature?.log ?? null }));
+    const temperature = await chore('A1', 'takeTemperature');
+    await sitter.write('outcome', outcome(temperature?.key ?? '', { amount: 24.6, unit: '°C', tick: temperature?.tick ?? null }));
     expect(await keeper.get('readings', { params: { tankId: tank('A1') } })).toMatchObject([{ quantity: 'tempC', value: 24.6 }]);
   });
 
   it('is whole or not at all: more white eggs than there are leave the chore open', async () => {
     await eggsIn('A1', 'sixray-aspidoras', 10);
     const white = await chore('A1', 'pickWhite');
-    expect(await sitter.call('outcome', outcome(white?.key ?? '', { amount: 11, log: white?.log ?? null }))).toMatchObject({
+    expect(await sitter.call('outcome', outcome(white?.key ?? '', { amount: 11, tick: white?.tick ?? null }))).toMatchObject({
       ok: false,
       body: { code: 'stock/too-many' },
     });
@@ -201,7 +209,7 @@ describe('an outcome', () => {
     const harvest = (await round()).stops
       .find((candidate) => candidate.code === 'Larder')
       ?.chores.find((candidate) => candidate.kind === 'harvest');
-    const body = outcome(harvest?.key ?? '', { tankId: null, log: harvest?.log ?? null });
+    const body = outcome(harvest?.key ?? '', { tankId: null, tick: harvest?.tick ?? null });
     await sitter.write('outcome', body);
     expect(await keeper.get('cultures')).toEqual([]);
     await sitter.write('undo', { id: newId(), entryId: body.id });

@@ -1,32 +1,40 @@
 import { Op } from 'sequelize';
-import { houseTable, type Database, type HouseRow, type Tx } from '../platform';
+import type { LoggedOutcome } from '@freshet/core/agenda';
+import { day, declareTable, houseTable, id, nullable, real, text, type Database, type Reading, type RowOf } from '../platform';
 
-export interface OutcomeRow extends HouseRow {
-  choreKey: string;
-  day: string;
-  status: 'done' | 'skipped';
-  text: string;
-  tankId: string | null;
-  amount: number | null;
-  unit: string | null;
-  byName: string;
-}
+const OUTCOME = declareTable('outcomes', {
+  choreKey: text(),
+  day: day(),
+  status: text<'done' | 'skipped'>(),
+  text: text(),
+  tankId: nullable(id()),
+  amount: nullable(real()),
+  unit: nullable(text()),
+  byName: text(),
+});
+export type OutcomeRow = RowOf<typeof OUTCOME>;
 
 export function createRoundsRepository(database: Database) {
-  const outcomes = houseTable<OutcomeRow>(database, 'outcomes', {
-    choreKey: 'text',
-    day: 'day',
-    status: 'text',
-    text: 'text',
-    tankId: 'id',
-    amount: 'real',
-    unit: 'text',
-    byName: 'text',
-  });
+  const outcomes = houseTable(database, OUTCOME);
   return {
     outcomes,
-    since: (houseId: string, day: string) => outcomes.find(houseId, { day: { [Op.gte]: day } }),
-    ofChore: async (houseId: string, choreKey: string, tx: Tx) =>
-      (await outcomes.find(houseId, { choreKey }, { tx, limit: 1 }))[0] ?? null,
+    /** What was ticked on a day and later, as a house's facts tell it. */
+    since: async (at: Reading, from: string): Promise<LoggedOutcome[]> =>
+      (await outcomes.find(at, { day: { [Op.gte]: from } })).map(
+        ({ entryId, choreKey, day: on, status, amount, unit, text: words, tankId, byName }) => ({
+          entryId,
+          choreKey,
+          day: on,
+          status,
+          amount,
+          unit,
+          text: words,
+          tankId,
+          by: byName,
+        }),
+      ),
+    ofChore: async (at: Reading, choreKey: string): Promise<OutcomeRow | null> =>
+      (await outcomes.find(at, { choreKey }, { limit: 1 }))[0] ?? null,
   };
 }
+export type RoundsRepository = ReturnType<typeof createRoundsRepository>;

@@ -1,2 +1,3 @@
-export { createSpawning, type SpawningService, type AttemptFacts } from './spawning.service';
+export { createSpawning, type SpawningService, type AttemptFacts, type BroodIdsBy } from './spawning.service';
+export { createSpawningFacts } from './spawning.facts';
 export { spawningHandlers } from './spawning.routes';

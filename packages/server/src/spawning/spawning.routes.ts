@@ -1,13 +1,11 @@
 import type { spawningEndpoints } from '@freshet/contract/spawning';
-import type { Handlers, Who } from '../platform';
-import type { SpawningService } from './spawning.service';
+import type { Handlers } from '../platform';
+import type { BroodIdsBy, SpawningService } from './spawning.service';
 
-/** @param broodIdsBy - broods of each attempt, from the area that knows them */
-export const spawningHandlers = (
-  spawning: SpawningService,
-  broodIdsBy: (who: Who) => Promise<ReadonlyMap<string, string[]>>,
-): Handlers<typeof spawningEndpoints> => ({
-  attempts: async ({ who }) => spawning.attempts(who, await broodIdsBy(who)),
+/** @param broodIdsBy - broods of attempts, from the area that knows them */
+export const spawningHandlers = (spawning: SpawningService, broodIdsBy: BroodIdsBy): Handlers<typeof spawningEndpoints> => ({
+  attempts: ({ who, query }) => spawning.attempts(who, query, broodIdsBy),
+  attempt: ({ who, params }) => spawning.attempt(who, params.attemptId ?? '', broodIdsBy),
   addAttempt: ({ who, body }) => spawning.addAttempt(who, body),
   trigger: ({ who, body }) => spawning.trigger(who, body),
   endAttempt: ({ who, body }) => spawning.endAttempt(who, body),

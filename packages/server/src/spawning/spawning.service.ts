@@ -1,12 +1,14 @@
 import type { BodyOf } from '@freshet/contract/endpoints';
 import type { spawningEndpoints } from '@freshet/contract/spawning';
 import { decideBooking } from '@freshet/core/spawning';
-import type { ResolvedSpecies } from '@freshet/core/stock';
-import { formatDay, houseDay, type TimeRange } from '@freshet/core/time';
+import type { ResolvedSpecies } from '@freshet/core/species';
+import { exactly, formatDay, houseDay, type TimeRange } from '@freshet/core/time';
+import type { Ticks } from '../agenda';
 import type { Applied, LogService, Scope } from '../log';
-import { DomainError, groupBy, type Clock, type Database, type Who } from '../platform';
+import { DomainError, groupBy, type Clock, type Database, type Reading, type Who } from '../platform';
 import type { RoomService } from '../room';
-import type { LotRow, SpeciesService, StockService } from '../stock';
+import type { LotRow, StockService } from '../stock';
+import type { SpeciesService } from '../species';
 import { createSpawningRepository, type AttemptEventRow, type AttemptRow, type ParentRow } from './spawning.repository';
 import { v7 as newId } from 'uuid';
 
@@ -18,6 +20,11 @@ export interface AttemptFacts extends AttemptRow {
   triggered: AttemptEventRow | null;
   ended: AttemptEventRow | null;
 }
+
+/** Brood ids of some attempts, as a later area knows them. */
+export type BroodIdsBy = (at: Reading, attemptIds: readonly string[]) => Promise<ReadonlyMap<string, string[]>>;
+/** Attempts of one page. */
+const PAGE = 60;
 
 /** How a parent lot is called: species, line, generation. */
 function labelOf(lot: LotRow | undefined, kinds: ReadonlyMap<string, ResolvedSpecies>): string {
@@ -35,6 +42,7 @@ export function createSpawning({
   room,
   stock,
   species,
+  ticks,
 }: {
   database: Database;
   clock: Clock;
@@ -42,22 +50,38 @@ export function createSpawning({
   room: RoomService;
   stock: StockService;
   species: SpeciesService;
+  ticks: Ticks;
 }) {
   const repository = createSpawningRepository(database);
   const { attempts, parents, events } = repository;
-  log.onUndo({
-    tables: [attempts, parents, events],
-    async before({ who, tx }, entry) {
-      if (entry.kind === 'attempt' && (await log.repository.later(who.houseId, entry, tx)).length > 0)
-        throw new DomainError('log/later-entries', {
-          detail: 'Something was logged for this attempt since; take that back first.',
-        });
+  log.register({
+    attempt: {
+      tables: [attempts, parents],
+      async before(scope, entry) {
+        if ((await log.repository.later(scope, entry)).length > 0)
+          throw new DomainError('log/later-entries', {
+            detail: 'Something was logged for this attempt since; take that back first.',
+          });
+      },
+    },
+    trigger: { tables: [events] },
+    attemptEnd: {
+      tables: [events],
+      after: async (scope, { subjectId }) => {
+        await attempts.update(scope, { id: subjectId }, { closed: false });
+      },
+    },
+  });
+  ticks.register({
+    triggered: {
+      entry: 'trigger',
+      apply: (scope, { id, at, text }) => applyTrigger(scope, { attemptId: id, at: exactly(at), what: text }),
     },
   });
 
-  async function withFacts(houseId: string, rows: AttemptRow[]): Promise<AttemptFacts[]> {
+  async function withFacts(at: Reading, rows: AttemptRow[]): Promise<AttemptFacts[]> {
     const ids = rows.map((row) => row.id);
-    const [parentRows, eventRows] = await Promise.all([repository.parentsOf(houseId, ids), repository.eventsOf(houseId, ids)]);
+    const [parentRows, eventRows] = await Promise.all([repository.parentsOf(at, ids), repository.eventsOf(at, ids)]);
     const [parentsBy, eventsBy] = [groupBy(parentRows, (row) => row.attemptId), groupBy(eventRows, (row) => row.attemptId)];
     return rows.map((row) => {
       const own = eventsBy.get(row.id) ?? [];
@@ -70,30 +94,62 @@ export function createSpawning({
     });
   }
 
-  async function getAttempt(who: Who, id: string, scope?: Scope): Promise<AttemptRow> {
-    const row = await attempts.get(who.houseId, id, { tx: scope?.tx, lock: scope !== undefined });
+  async function getAttempt(at: Reading, id: string): Promise<AttemptRow> {
+    const row = await attempts.get(at, id, { lock: true });
     if (!row) throw new DomainError('request/not-found', { detail: 'There is no such attempt.' });
     return row;
   }
 
   async function applyTrigger(scope: Scope, body: { attemptId: string; at: TimeRange; what: string }): Promise<Applied> {
-    const attempt = await getAttempt(scope.who, body.attemptId, scope);
-    await events.insert(
-      scope.who.houseId,
-      {
-        id: newId(),
-        entryId: scope.entryId,
-        attemptId: attempt.id,
-        kind: 'triggered',
-        fromAt: body.at.from,
-        toAt: body.at.to,
-        day: null,
-        outcome: null,
-        note: body.what,
-      },
-      scope.tx,
-    );
+    const attempt = await getAttempt(scope, body.attemptId);
+    await events.insert(scope, {
+      id: newId(),
+      entryId: scope.entryId,
+      attemptId: attempt.id,
+      kind: 'triggered',
+      fromAt: body.at.from,
+      toAt: body.at.to,
+      day: null,
+      outcome: null,
+      note: body.what,
+    });
     return { text: `${attempt.name}: trigger, ${body.what}`, tankId: attempt.tankId, subjectId: attempt.id };
+  }
+
+  /** Attempts as they are shown. */
+  async function toReplies(who: Who, rows: AttemptRow[], broodIdsBy: BroodIdsBy) {
+    const [facts, tankRows, kinds, broodIds] = await Promise.all([
+      withFacts(who, rows),
+      room.repository.tanks.find(who),
+      species.all(who),
+      broodIdsBy(
+        who,
+        rows.map(({ id }) => id),
+      ),
+    ]);
+    const parentIds = new Set(facts.flatMap((attempt) => attempt.parents.map(({ lotId }) => lotId)));
+    const lotRows = await stock.repository.byIds(who, [...parentIds]);
+    const codes = new Map(tankRows.map((tank) => [tank.id, tank.code]));
+    const lots = new Map(lotRows.map((lot) => [lot.id, lot]));
+    return facts.map((attempt) => ({
+      id: attempt.id,
+      name: attempt.name,
+      speciesKey: attempt.speciesKey,
+      tankId: attempt.tankId,
+      tankCode: codes.get(attempt.tankId) ?? '',
+      from: attempt.fromDay,
+      to: attempt.ended?.day ?? attempt.toDay,
+      conditioningFrom: attempt.conditioningFrom,
+      setUpOn: attempt.setUpOn,
+      triggerOn: attempt.triggerOn,
+      triggered: attempt.triggered ? { from: attempt.triggered.fromAt, to: attempt.triggered.toAt } : null,
+      triggerNote: attempt.triggered?.note ?? null,
+      recipe: attempt.recipe,
+      parents: attempt.parents.map(({ lotId, role }) => ({ lotId, role, label: labelOf(lots.get(lotId), kinds) })),
+      outcome: attempt.ended?.outcome ?? null,
+      note: attempt.ended?.note ?? attempt.note,
+      broodIds: broodIds.get(attempt.id) ?? [],
+    }));
   }
 
   return {
@@ -102,146 +158,114 @@ export function createSpawning({
     withFacts,
     applyTrigger,
 
-    async attempts(who: Who, broodIdsBy: ReadonlyMap<string, string[]>) {
-      const [rows, tankRows, kinds] = await Promise.all([
-        attempts.find(
-          who.houseId,
-          {},
-          {
-            order: [
-              ['fromDay', 'DESC'],
-              ['id', 'DESC'],
-            ],
-          },
-        ),
-        room.repository.tanks.find(who.houseId),
-        species.all(who.houseId),
-      ]);
-      const facts = await withFacts(who.houseId, rows);
-      const parentIds = new Set(facts.flatMap((attempt) => attempt.parents.map(({ lotId }) => lotId)));
-      const lotRows = await stock.repository.byIds(who.houseId, [...parentIds]);
-      const codes = new Map(tankRows.map((tank) => [tank.id, tank.code]));
-      const lots = new Map(lotRows.map((lot) => [lot.id, lot]));
-      return facts.map((attempt) => ({
-        id: attempt.id,
-        name: attempt.name,
-        speciesKey: attempt.speciesKey,
-        tankId: attempt.tankId,
-        tankCode: codes.get(attempt.tankId) ?? '',
-        from: attempt.fromDay,
-        to: attempt.ended?.day ?? attempt.toDay,
-        conditioningFrom: attempt.conditioningFrom,
-        setUpOn: attempt.setUpOn,
-        triggerOn: attempt.triggerOn,
-        triggered: attempt.triggered ? { from: attempt.triggered.fromAt, to: attempt.triggered.toAt } : null,
-        triggerNote: attempt.triggered?.note ?? null,
-        recipe: attempt.recipe,
-        parents: attempt.parents.map(({ lotId, role }) => ({ lotId, role, label: labelOf(lots.get(lotId), kinds) })),
-        outcome: attempt.ended?.outcome ?? null,
-        note: attempt.ended?.note ?? attempt.note,
-        broodIds: broodIdsBy.get(attempt.id) ?? [],
-      }));
+    /** A page of attempts, newest first. @param broodIdsBy - broods of attempts, as later areas know them */
+    async attempts(
+      who: Who,
+      query: { speciesKey?: string | undefined; before?: string | undefined; limit?: number | undefined },
+      broodIdsBy: BroodIdsBy,
+    ) {
+      const limit = query.limit ?? PAGE;
+      const before = query.before ? await getAttempt(who, query.before) : null;
+      const rows = await repository.page(who, query.speciesKey, before, limit + 1);
+      const shown = rows.slice(0, limit);
+      return {
+        attempts: await toReplies(who, shown, broodIdsBy),
+        next: rows.length > limit ? (shown.at(-1)?.id ?? null) : null,
+      };
+    },
+
+    async attempt(who: Who, attemptId: string, broodIdsBy: BroodIdsBy) {
+      const [found] = await toReplies(who, [await getAttempt(who, attemptId)], broodIdsBy);
+      if (!found) throw new DomainError('request/not-found', { detail: 'There is no such attempt.' });
+      return found;
     },
 
     /** The parents of one attempt by name. */
     async parentLabels(who: Who, attemptId: string) {
-      const rows = await repository.parentsOf(who.houseId, [attemptId]);
+      const rows = await repository.parentsOf(who, [attemptId]);
       const [lotRows, kinds] = await Promise.all([
         stock.repository.byIds(
-          who.houseId,
+          who,
           rows.map((row) => row.lotId),
         ),
-        species.all(who.houseId),
+        species.all(who),
       ]);
       const lots = new Map(lotRows.map((lot) => [lot.id, lot]));
       return rows.map(({ lotId, role }) => ({ lotId, role, label: labelOf(lots.get(lotId), kinds) }));
     },
 
     addAttempt: (who: Who, body: Body<'addAttempt'>) =>
-      log.record(
-        who,
-        { id: body.id, kind: 'attempt', when: { from: clock.now(), to: clock.now() }, override: body.override },
-        async (scope) => {
-          const { tx, entryId } = scope;
-          await species.get(who, body.speciesKey);
-          const tank = await room.getTank(who, body.tankId, scope);
-          for (const lotId of [...body.sires, ...body.dams]) await stock.lockLot(scope, lotId);
-          const open = await withFacts(who.houseId, await attempts.find(who.houseId, { tankId: tank.id }, { tx, lock: true }));
-          const decision = decideBooking(
-            { id: body.attemptId, name: body.name, tankId: tank.id, from: body.from, to: body.to },
-            open.map((other) => ({
-              id: other.id,
-              name: other.name,
-              tankId: other.tankId,
-              from: other.fromDay,
-              to: other.ended?.day ?? other.toDay,
-            })),
-          );
-          if (!decision.ok && !body.override) {
-            const today = houseDay(scope.now, who.timeZone);
-            const { clash } = decision;
-            throw new DomainError('spawning/tank-booked', {
-              detail: `${clash.name} holds ${tank.code} from ${formatDay(clash.from, today)}${clash.to ? ` to ${formatDay(clash.to, today)}` : ''}. Choose another tank or days, or say why both may.`,
-              pointer: '#/tankId',
-            });
-          }
-          const { attemptId, speciesKey, name, conditioningFrom, setUpOn, triggerOn, recipe, note } = body;
-          await attempts.insert(
-            who.houseId,
-            {
-              id: attemptId,
-              entryId,
-              speciesKey,
-              name,
-              tankId: tank.id,
-              fromDay: body.from,
-              toDay: body.to,
-              conditioningFrom,
-              setUpOn,
-              triggerOn,
-              recipe,
-              note,
-            },
-            tx,
-          );
-          const roles = [
-            ...body.sires.map((lotId) => ({ lotId, role: 'sire' as const })),
-            ...body.dams.map((lotId) => ({ lotId, role: 'dam' as const })),
-          ];
-          await parents.insert(
-            who.houseId,
-            roles.map((parent) => ({ ...parent, id: newId(), entryId, attemptId })),
-            tx,
-          );
-          return { text: `Attempt begun: ${name} in ${tank.code}`, tankId: tank.id, subjectId: attemptId };
-        },
-      ),
+      log.record(who, { kind: 'attempt', asked: body, when: { from: clock.now(), to: clock.now() } }, async (scope) => {
+        const { entryId } = scope;
+        await species.get(scope, body.speciesKey);
+        const tank = await room.getTank(scope, body.tankId);
+        for (const lotId of [...body.sires, ...body.dams]) await stock.lockLot(scope, lotId);
+        const open = await withFacts(scope, await attempts.find(scope, { tankId: tank.id }, { lock: true }));
+        const decision = decideBooking(
+          { id: body.attemptId, name: body.name, tankId: tank.id, from: body.from, to: body.to },
+          open.map((other) => ({
+            id: other.id,
+            name: other.name,
+            tankId: other.tankId,
+            from: other.fromDay,
+            to: other.ended?.day ?? other.toDay,
+          })),
+        );
+        if (!decision.ok && !body.override) {
+          const today = houseDay(scope.now, scope.timeZone);
+          const { clash } = decision;
+          throw new DomainError('spawning/tank-booked', {
+            detail: `${clash.name} holds ${tank.code} from ${formatDay(clash.from, today)}${clash.to ? ` to ${formatDay(clash.to, today)}` : ''}. Choose another tank or days, or say why both may.`,
+            pointer: '#/tankId',
+          });
+        }
+        const { attemptId, speciesKey, name, conditioningFrom, setUpOn, triggerOn, recipe, note } = body;
+        await attempts.insert(scope, {
+          id: attemptId,
+          entryId,
+          speciesKey,
+          name,
+          tankId: tank.id,
+          fromDay: body.from,
+          toDay: body.to,
+          conditioningFrom,
+          setUpOn,
+          triggerOn,
+          recipe,
+          note,
+          closed: false,
+        });
+        const roles = [
+          ...body.sires.map((lotId) => ({ lotId, role: 'sire' as const })),
+          ...body.dams.map((lotId) => ({ lotId, role: 'dam' as const })),
+        ];
+        await parents.insert(
+          scope,
+          roles.map((parent) => ({ ...parent, id: newId(), entryId, attemptId })),
+        );
+        return { text: `Attempt begun: ${name} in ${tank.code}`, tankId: tank.id, subjectId: attemptId };
+      }),
 
     trigger: (who: Who, body: Body<'trigger'>) =>
-      log.record(who, { id: body.id, kind: 'trigger', when: body.at, override: body.override }, (scope) =>
-        applyTrigger(scope, body),
-      ),
+      log.record(who, { kind: 'trigger', asked: body, when: body.at }, (scope) => applyTrigger(scope, body)),
 
     endAttempt: (who: Who, body: Body<'endAttempt'>) =>
-      log.record(who, { id: body.id, kind: 'attemptEnd', when: { from: clock.now(), to: clock.now() } }, async (scope) => {
-        const attempt = await getAttempt(who, body.attemptId, scope);
-        const [facts] = await withFacts(who.houseId, [attempt]);
+      log.record(who, { kind: 'attemptEnd', asked: body, when: { from: clock.now(), to: clock.now() } }, async (scope) => {
+        const attempt = await getAttempt(scope, body.attemptId);
+        const [facts] = await withFacts(scope, [attempt]);
         if (facts?.ended) throw new DomainError('spawning/ended', { detail: 'It has ended already.' });
-        await events.insert(
-          who.houseId,
-          {
-            id: newId(),
-            entryId: scope.entryId,
-            attemptId: attempt.id,
-            kind: 'ended',
-            fromAt: scope.now,
-            toAt: scope.now,
-            day: body.on,
-            outcome: body.outcome,
-            note: body.note,
-          },
-          scope.tx,
-        );
+        await events.insert(scope, {
+          id: newId(),
+          entryId: scope.entryId,
+          attemptId: attempt.id,
+          kind: 'ended',
+          fromAt: scope.now,
+          toAt: scope.now,
+          day: body.on,
+          outcome: body.outcome,
+          note: body.note,
+        });
+        await attempts.update(scope, { id: attempt.id }, { closed: true });
         return { text: `Attempt ended: ${attempt.name}, ${body.outcome}`, tankId: attempt.tankId, subjectId: attempt.id };
       }),
   };

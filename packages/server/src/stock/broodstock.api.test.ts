@@ -1,3 +1,4 @@
+import sharp from 'sharp';
 import { NO_DETAILS } from '@freshet/contract/stock';
 import { groupKinship } from '@freshet/core/stock';
 import { attempt, clutch, EMPTY, furnish, stockUp } from '../testing/furnish';
@@ -168,7 +169,7 @@ describe('condition', () => {
     expect(await chores()).toEqual(
       expect.arrayContaining(['condition: Conditioning food: grindal worms', 'score: Score condition']),
     );
-    expect((await chores())?.some((text) => text.startsWith('feed:'))).toBe(false);
+    expect((await chores())?.some((text) => text.startsWith('feedAdults:'))).toBe(false);
     await sitter.write('scoreCondition', {
       id: newId(),
       lotId,
@@ -182,7 +183,7 @@ describe('condition', () => {
     expect((await chores())?.some((text) => text.startsWith('score:'))).toBe(false);
     await keeper.write('endProgramme', { id: newId(), programmeId });
     expect((await chores())?.some((text) => text.startsWith('condition:'))).toBe(false);
-    expect((await chores())?.some((text) => text.startsWith('feed:'))).toBe(true);
+    expect((await chores())?.some((text) => text.startsWith('feedAdults:'))).toBe(true);
   });
 });
 
@@ -382,18 +383,28 @@ describe('grades, throwbacks, pictures', () => {
       body: { errors: [{ pointer: '#/seen' }] },
     });
     await sitter.write('logThrowback', { id: newId(), lotId, at: NOW, what: 'gold', seen: 4, of: 38 });
-    const data = `data:image/jpeg;base64,${Buffer.from('not much of a picture').toString('base64')}`;
-    expect(await sitter.call('addPhoto', { id: newId(), lotId, at: NOW, data: 'data:text/html;base64,AAAA' })).toMatchObject({
-      ok: false,
-      status: 400,
-    });
-    await sitter.write('addPhoto', { id: newId(), lotId, at: NOW, data });
+    const sendPhoto = (picture: Buffer, type = 'image/png') =>
+      sitter.raw('POST', `/api/photos?${new URLSearchParams({ id: newId(), lotId, at: NOW })}`, picture, {
+        'content-type': type,
+      });
+    const drawn = { width: 3000, height: 1500, channels: 3, background: { r: 40, g: 90, b: 60 } } as const;
+    const picture = await sharp({ create: drawn })
+      .png()
+      .withExif({ IFD0: { Artist: 'nobody' } })
+      .toBuffer();
+    expect((await sendPhoto(Buffer.from('not much of a picture'))).status).toBe(400);
+    expect((await sendPhoto(picture, 'text/html')).status).toBe(400);
+    expect((await sendPhoto(picture)).status).toBe(200);
     const of = await card(lotId);
     expect(of).toMatchObject({
       gradings: [{ kept: 1, criteria: ['Colour', 'Pattern'] }],
       throwbacks: [{ what: 'gold', seen: 4, of: 38 }],
     });
-    expect(await keeper.get('photo', { params: { photoId: of.photoIds[0] ?? '' } })).toEqual({ data });
+    const shown = await keeper.raw('GET', `/api/photos/${of.photoIds[0]}`);
+    expect(shown.headers.get('cache-control')).toContain('immutable');
+    const kept = await sharp(Buffer.from(await shown.arrayBuffer())).metadata();
+    expect(kept).toMatchObject({ format: 'jpeg', width: 1600, height: 800 });
+    expect(kept.exif).toBeUndefined();
     expect(of.life.map(({ kind }) => kind)).toEqual(['came', 'grading', 'throwback']);
   });
 

@@ -1,90 +1,117 @@
-import { Op, QueryTypes } from 'sequelize';
+import { Op } from 'sequelize';
 import type { ConditionSign, ParentLot } from '@freshet/core/stock';
-import { houseTable, type Database, type HouseRow } from '../platform';
+import {
+  bytes,
+  houseTable,
+  type Database,
+  declareTable,
+  type RowOf,
+  id,
+  text,
+  nullable,
+  day,
+  flag,
+  instant,
+  json,
+  real,
+  whole,
+  type Reading,
+} from '../platform';
 
-export interface DetailsRow extends HouseRow {
-  lotId: string;
-  name: string | null;
-  line: string | null;
-  generation: string | null;
-  grade: string | null;
-  marks: string | null;
-  permit: string | null;
-  bornOn: string | null;
-  isProven: boolean;
-  isRetired: boolean;
-  at: string;
-}
-export interface ParentSetRow extends HouseRow {
-  subjectId: string;
-  sires: ParentLot[];
-  dams: ParentLot[];
-  at: string;
-}
-export interface AssessmentRow extends HouseRow {
-  lotId: string;
-  speciesKey: string;
-  lengthMm: number | null;
-  answers: { trait: string; look: 'seen' | 'notSeen' | 'cannotTell' }[];
-  pMale: number;
-  at: string;
-}
-export interface ConditionRow extends HouseRow {
-  lotId: string;
-  score: number;
-  signs: ConditionSign[];
-  lengthMm: number | null;
-  weightG: number | null;
-  note: string | null;
-  at: string;
-}
-export interface ProgrammeRow extends HouseRow {
-  lotId: string;
-  fromDay: string;
-  toDay: string;
-  foods: string;
-  mealsPerDay: number;
-  separated: 'together' | 'divider' | 'tank';
-  water: string | null;
-}
-export interface ProgrammeEndRow extends HouseRow {
-  programmeId: string;
-  at: string;
-}
-export interface GeneRow extends HouseRow {
-  speciesKey: string;
-  locus: string;
-  inheritance: 'autosomal' | 'sexLinked';
-  dominance: 'complete' | 'incomplete';
-  alleles: string[];
-  delicate: { allele: string; survival: number } | null;
-  at: string;
-}
-export interface GenotypeRow extends HouseRow {
-  lotId: string;
-  locus: string;
-  genotype: string;
-  at: string;
-}
-export interface GradingRow extends HouseRow {
-  lotId: string;
-  criteria: string[];
-  animals: { name: string; scores: number[] }[];
-  kept: number;
-  at: string;
-}
-export interface ThrowbackRow extends HouseRow {
-  lotId: string;
-  what: string;
-  seen: number;
-  ofCount: number;
-  at: string;
-}
-export interface PhotoRow extends HouseRow {
-  lotId: string;
-  data: string;
-  at: string;
-}
+const DETAILS = declareTable('lot_details', {
+  lotId: id(),
+  name: nullable(text()),
+  line: nullable(text()),
+  generation: nullable(text()),
+  grade: nullable(text()),
+  marks: nullable(text()),
+  permit: nullable(text()),
+  bornOn: nullable(day()),
+  isProven: flag(),
+  isRetired: flag(),
+  at: instant(),
+});
+export type DetailsRow = RowOf<typeof DETAILS>;
+const PARENT_SET = declareTable('parent_sets', {
+  subjectId: id(),
+  sires: json<ParentLot[]>(),
+  dams: json<ParentLot[]>(),
+  at: instant(),
+});
+export type ParentSetRow = RowOf<typeof PARENT_SET>;
+const ASSESSMENT = declareTable('assessments', {
+  lotId: id(),
+  speciesKey: text(),
+  lengthMm: nullable(real()),
+  answers: json<{ trait: string; look: 'seen' | 'notSeen' | 'cannotTell' }[]>(),
+  pMale: real(),
+  at: instant(),
+});
+export type AssessmentRow = RowOf<typeof ASSESSMENT>;
+const CONDITION = declareTable('conditions', {
+  lotId: id(),
+  score: whole(),
+  signs: json<ConditionSign[]>(),
+  lengthMm: nullable(real()),
+  weightG: nullable(real()),
+  note: nullable(text()),
+  at: instant(),
+});
+export type ConditionRow = RowOf<typeof CONDITION>;
+const PROGRAMME = declareTable('programmes', {
+  lotId: id(),
+  fromDay: day(),
+  toDay: day(),
+  foods: text(),
+  mealsPerDay: whole(),
+  separated: text<'together' | 'divider' | 'tank'>(),
+  water: nullable(text()),
+});
+export type ProgrammeRow = RowOf<typeof PROGRAMME>;
+const PROGRAMME_END = declareTable('programme_ends', {
+  programmeId: id(),
+  at: instant(),
+});
+export type ProgrammeEndRow = RowOf<typeof PROGRAMME_END>;
+const GENE = declareTable('genes', {
+  speciesKey: text(),
+  locus: text(),
+  inheritance: text<'autosomal' | 'sexLinked'>(),
+  dominance: text<'complete' | 'incomplete'>(),
+  alleles: json<string[]>(),
+  delicate: nullable(json<{ allele: string; survival: number }>()),
+  at: instant(),
+});
+export type GeneRow = RowOf<typeof GENE>;
+const GENOTYPE = declareTable('genotypes', {
+  lotId: id(),
+  locus: text(),
+  genotype: text(),
+  at: instant(),
+});
+export type GenotypeRow = RowOf<typeof GENOTYPE>;
+const GRADING = declareTable('gradings', {
+  lotId: id(),
+  criteria: json<string[]>(),
+  animals: json<{ name: string; scores: number[] }[]>(),
+  kept: whole(),
+  at: instant(),
+});
+export type GradingRow = RowOf<typeof GRADING>;
+const THROWBACK = declareTable('throwbacks', {
+  lotId: id(),
+  what: text(),
+  seen: whole(),
+  ofCount: whole(),
+  at: instant(),
+});
+export type ThrowbackRow = RowOf<typeof THROWBACK>;
+const PHOTO = declareTable('photos', {
+  lotId: id(),
+  image: bytes(),
+  at: instant(),
+});
+export type PhotoRow = RowOf<typeof PHOTO>;
 
 const OLDEST_FIRST = {
   order: [
@@ -94,85 +121,20 @@ const OLDEST_FIRST = {
 };
 
 export function createBroodstockRepository(database: Database) {
-  const details = houseTable<DetailsRow>(database, 'lot_details', {
-    lotId: 'id',
-    name: 'text',
-    line: 'text',
-    generation: 'text',
-    grade: 'text',
-    marks: 'text',
-    permit: 'text',
-    bornOn: 'day',
-    isProven: 'flag',
-    isRetired: 'flag',
-    at: 'instant',
-  });
-  const parentSets = houseTable<ParentSetRow>(database, 'parent_sets', {
-    subjectId: 'id',
-    sires: 'json',
-    dams: 'json',
-    at: 'instant',
-  });
-  const assessments = houseTable<AssessmentRow>(database, 'assessments', {
-    lotId: 'id',
-    speciesKey: 'text',
-    lengthMm: 'real',
-    answers: 'json',
-    pMale: 'real',
-    at: 'instant',
-  });
-  const conditions = houseTable<ConditionRow>(database, 'conditions', {
-    lotId: 'id',
-    score: 'whole',
-    signs: 'json',
-    lengthMm: 'real',
-    weightG: 'real',
-    note: 'text',
-    at: 'instant',
-  });
-  const programmes = houseTable<ProgrammeRow>(database, 'programmes', {
-    lotId: 'id',
-    fromDay: 'day',
-    toDay: 'day',
-    foods: 'text',
-    mealsPerDay: 'whole',
-    separated: 'text',
-    water: 'text',
-  });
-  const programmeEnds = houseTable<ProgrammeEndRow>(database, 'programme_ends', { programmeId: 'id', at: 'instant' });
-  const genes = houseTable<GeneRow>(database, 'genes', {
-    speciesKey: 'text',
-    locus: 'text',
-    inheritance: 'text',
-    dominance: 'text',
-    alleles: 'json',
-    delicate: 'json',
-    at: 'instant',
-  });
-  const genotypes = houseTable<GenotypeRow>(database, 'genotypes', {
-    lotId: 'id',
-    locus: 'text',
-    genotype: 'text',
-    at: 'instant',
-  });
-  const gradings = houseTable<GradingRow>(database, 'gradings', {
-    lotId: 'id',
-    criteria: 'json',
-    animals: 'json',
-    kept: 'whole',
-    at: 'instant',
-  });
-  const throwbacks = houseTable<ThrowbackRow>(database, 'throwbacks', {
-    lotId: 'id',
-    what: 'text',
-    seen: 'whole',
-    ofCount: 'whole',
-    at: 'instant',
-  });
-  const photos = houseTable<PhotoRow>(database, 'photos', { lotId: 'id', data: 'text', at: 'instant' });
+  const details = houseTable(database, DETAILS);
+  const parentSets = houseTable(database, PARENT_SET);
+  const assessments = houseTable(database, ASSESSMENT);
+  const conditions = houseTable(database, CONDITION);
+  const programmes = houseTable(database, PROGRAMME);
+  const programmeEnds = houseTable(database, PROGRAMME_END);
+  const genes = houseTable(database, GENE);
+  const genotypes = houseTable(database, GENOTYPE);
+  const gradings = houseTable(database, GRADING);
+  const throwbacks = houseTable(database, THROWBACK);
+  const photos = houseTable(database, PHOTO);
   /** Programmes with whether they were ended before their time. */
-  async function withEnds(houseId: string, rows: ProgrammeRow[]) {
-    const ends = await programmeEnds.find(houseId, { programmeId: { [Op.in]: rows.map(({ id }) => id) } });
+  async function withEnds(at: Reading, rows: ProgrammeRow[]) {
+    const ends = await programmeEnds.find(at, { programmeId: { [Op.in]: rows.map(({ id }) => id) } });
     const ended = new Set(ends.map(({ programmeId }) => programmeId));
     return rows.map((row) => ({ ...row, isEnded: ended.has(row.id) }));
   }
@@ -189,56 +151,65 @@ export function createBroodstockRepository(database: Database) {
     throwbacks,
     photos,
     /** All rows of a table that are about some lot, oldest first. */
-    assessmentsOf: (houseId: string, lotId: string) => assessments.find(houseId, { lotId }, OLDEST_FIRST),
-    conditionsOf: (houseId: string, lotId: string) => conditions.find(houseId, { lotId }, OLDEST_FIRST),
-    gradingsOf: (houseId: string, lotId: string) => gradings.find(houseId, { lotId }, OLDEST_FIRST),
-    throwbacksOf: (houseId: string, lotId: string) => throwbacks.find(houseId, { lotId }, OLDEST_FIRST),
-    ofSpecies: (houseId: string, speciesKey: string) => assessments.find(houseId, { speciesKey }, OLDEST_FIRST),
+    assessmentsOf: (at: Reading, lotId: string) => assessments.find(at, { lotId }, OLDEST_FIRST),
+    conditionsOf: (at: Reading, lotId: string) => conditions.find(at, { lotId }, OLDEST_FIRST),
+    gradingsOf: (at: Reading, lotId: string) => gradings.find(at, { lotId }, OLDEST_FIRST),
+    throwbacksOf: (at: Reading, lotId: string) => throwbacks.find(at, { lotId }, OLDEST_FIRST),
+    ofSpecies: (at: Reading, speciesKey: string) => assessments.find(at, { speciesKey }, OLDEST_FIRST),
     /** How likely each lot is male by its newest assessment. */
-    malesByTraits: async (houseId: string) => {
-      const rows = await database.sequelize.query<{ lotId: string; pMale: number }>(
+    malesByTraits: async (at: Reading) => {
+      const rows = await database.select<{ lotId: string; pMale: number }>(
+        at,
         'SELECT lot_id lotId, p_male pMale FROM assessments WHERE house_id = :houseId AND live = 1 ORDER BY at, id',
-        { replacements: { houseId }, type: QueryTypes.SELECT },
       );
       return new Map(rows.map(({ lotId, pMale }) => [lotId, pMale]));
     },
-    conditionsSince: (houseId: string, at: string) => conditions.find(houseId, { at: { [Op.gte]: at } }, OLDEST_FIRST),
+    /** Entry that last described each lot. */
+    describedBy: async (at: Reading) => {
+      const rows = await database.select<{ lotId: string; entryId: string }>(
+        at,
+        'SELECT lot_id lotId, entry_id entryId FROM lot_details WHERE house_id = :houseId AND live = 1 ORDER BY at, id',
+      );
+      return new Map(rows.map(({ lotId, entryId }) => [lotId, entryId]));
+    },
+    conditionsSince: (at: Reading, since: string) => conditions.find(at, { at: { [Op.gte]: since } }, OLDEST_FIRST),
     /** The longest that each lot was ever measured, for readiness. */
-    lengths: async (houseId: string) => {
-      const rows = await database.sequelize.query<{ lotId: string; lengthMm: number }>(
+    lengths: async (at: Reading) => {
+      const rows = await database.select<{ lotId: string; lengthMm: number }>(
+        at,
         'SELECT lot_id lotId, MAX(length_mm) lengthMm FROM conditions WHERE house_id = :houseId AND live = 1 AND length_mm IS NOT NULL GROUP BY lot_id',
-        { replacements: { houseId }, type: QueryTypes.SELECT },
       );
       return new Map(rows.map(({ lotId, lengthMm }) => [lotId, lengthMm]));
     },
-    lastScored: async (houseId: string) => {
-      const rows = await database.sequelize.query<{ lotId: string; at: Date }>(
+    lastScored: async (at: Reading) => {
+      const rows = await database.select<{ lotId: string; at: Date }>(
+        at,
         'SELECT lot_id lotId, MAX(at) at FROM conditions WHERE house_id = :houseId AND live = 1 GROUP BY lot_id',
-        { replacements: { houseId }, type: QueryTypes.SELECT },
       );
       return new Map(rows.map(({ lotId, at }) => [lotId, new Date(at).toISOString()]));
     },
-    parentSetsOf: (houseId: string, subjectIds?: readonly string[]) =>
-      parentSets.find(houseId, subjectIds ? { subjectId: { [Op.in]: [...subjectIds] } } : {}, OLDEST_FIRST),
-    genesOf: (houseId: string, speciesKey: string) => genes.find(houseId, { speciesKey }, OLDEST_FIRST),
-    genotypesOf: (houseId: string, lotIds: readonly string[]) =>
-      genotypes.find(houseId, { lotId: { [Op.in]: [...lotIds] } }, OLDEST_FIRST),
+    parentSetsOf: (at: Reading, subjectIds?: readonly string[]) =>
+      parentSets.find(at, subjectIds ? { subjectId: { [Op.in]: [...subjectIds] } } : {}, OLDEST_FIRST),
+    genesOf: (at: Reading, speciesKey: string) => genes.find(at, { speciesKey }, OLDEST_FIRST),
+    genotypesOf: (at: Reading, lotIds: readonly string[]) =>
+      genotypes.find(at, { lotId: { [Op.in]: [...lotIds] } }, OLDEST_FIRST),
     /** Photographs of a lot without their bytes, newest first. */
-    photoIds: async (houseId: string, lotId: string) =>
+    photoIds: async (at: Reading, lotId: string) =>
       (
-        await database.sequelize.query<{ id: string }>(
+        await database.select<{ id: string }>(
+          at,
           'SELECT id FROM photos WHERE house_id = :houseId AND lot_id = :lotId AND live = 1 ORDER BY at DESC, id DESC',
-          { replacements: { houseId, lotId }, type: QueryTypes.SELECT },
+          { lotId },
         )
       ).map(({ id }) => id),
-    programmesOf: async (houseId: string, lotId: string) =>
-      withEnds(houseId, await programmes.find(houseId, { lotId }, { order: [['fromDay', 'ASC']] })),
+    programmesOf: async (at: Reading, lotId: string) =>
+      withEnds(at, await programmes.find(at, { lotId }, { order: [['fromDay', 'ASC']] })),
     /** Programmes that run on a day or later and were not ended. */
-    runningFrom: async (houseId: string, day: string) =>
-      (await withEnds(houseId, await programmes.find(houseId, { toDay: { [Op.gte]: day } }))).filter(({ isEnded }) => !isEnded),
+    runningFrom: async (at: Reading, day: string) =>
+      (await withEnds(at, await programmes.find(at, { toDay: { [Op.gte]: day } }))).filter(({ isEnded }) => !isEnded),
     /** The ledger of a species' lots without what was taken back, oldest first. */
-    ledger: (houseId: string, speciesKey: string) =>
-      database.sequelize.query<{
+    ledger: (at: Reading, speciesKey: string) =>
+      database.select<{
         fromLotId: string | null;
         toLotId: string | null;
         males: number;
@@ -247,12 +218,13 @@ export function createBroodstockRepository(database: Database) {
         cause: string;
         fromAt: Date;
       }>(
+        at,
         `SELECT m.from_lot_id fromLotId, m.to_lot_id toLotId, m.males, m.females, m.unsexed, m.cause, m.from_at fromAt
          FROM movements m JOIN lots l ON l.id = COALESCE(m.to_lot_id, m.from_lot_id) AND l.house_id = :houseId
          LEFT JOIN entries e ON e.id = m.entry_id AND e.house_id = :houseId
          WHERE m.house_id = :houseId AND l.species_key = :speciesKey AND m.cause <> 'undo' AND COALESCE(e.undone, 0) = 0
          ORDER BY m.from_at, m.id`,
-        { replacements: { houseId, speciesKey }, type: QueryTypes.SELECT },
+        { speciesKey },
       ),
   };
 }

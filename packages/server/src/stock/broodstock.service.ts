@@ -1,12 +1,14 @@
+import type { EntryKindName } from '@freshet/contract/api';
 import type { BodyOf } from '@freshet/contract/endpoints';
 import type { broodstockEndpoints } from '@freshet/contract/stock';
 import { decideMove, decideSexing, EMPTY, sexing, sexWords, totalHeads, type Heads } from '@freshet/core/stock';
 import { addDays, exactly, houseDay } from '@freshet/core/time';
-import type { Applied, LogService, Scope } from '../log';
-import { DomainError, type Clock, type Who } from '../platform';
+import type { Applied, LogService, Scope, Undoing } from '../log';
+import { DomainError, type Clock, type Who, type Reading } from '../platform';
 import type { RoomService } from '../room';
 import type { BroodstockRepository } from './broodstock.repository';
-import { createLotDetails } from './lotDetails';
+import { createLotDetails, detailWords } from './lotDetails';
+import { readPhoto } from './readPhoto';
 import type { LotViews } from './lotViews';
 import type { LotRow } from './stock.repository';
 import { headWords, type StockService } from './stock.service';
@@ -30,49 +32,54 @@ export interface BroodstockDeps {
 export function createBroodstock({ clock, log, room, stock, repository, views }: BroodstockDeps) {
   const { lots } = stock.repository;
   const { details, assessments, conditions, programmes, programmeEnds, gradings, throwbacks, photos } = repository;
-  const { say, restore } = createLotDetails(repository, lots);
+  const { newestSaid, say, restore } = createLotDetails(repository, lots);
   const now = () => exactly(clock.now());
 
-  log.onUndo({
-    tables: [details, assessments, conditions, programmes, programmeEnds, gradings, throwbacks, photos],
-    async after(scope, entry) {
-      if (['lotDetails', 'tag'].includes(entry.kind) && entry.subjectId) await restore(scope, entry.subjectId);
-    },
+  const described: Undoing['after'] = async (scope, { subjectId }) => {
+    if (subjectId) await restore(scope, subjectId);
+  };
+  log.register({
+    lotDetails: { tables: [details], after: described },
+    sexing: stock.ledgerUndoing(),
+    assessment: { tables: [assessments] },
+    condition: { tables: [conditions] },
+    programme: { tables: [programmes] },
+    programmeEnd: { tables: [programmeEnds] },
+    merge: stock.ledgerUndoing(),
+    tag: stock.ledgerUndoing({ tables: [details], after: described }),
+    photo: { tables: [photos] },
+    grading: { tables: [gradings] },
+    throwback: { tables: [throwbacks] },
+    import: stock.ledgerUndoing({ tables: [repository.parentSets] }),
   });
 
   /** How a lot is called in the log: its name, or its species and tank. */
   async function nameOf(scope: Scope, lot: LotRow): Promise<string> {
-    const tank = lot.tankId ? await room.getTank(scope.who, lot.tankId, scope) : null;
-    return [lot.name ?? (await views.speciesName(scope.who, lot.speciesKey)), tank && `in ${tank.code}`]
-      .filter(Boolean)
-      .join(' ');
+    const tank = lot.tankId ? await room.getTank(scope, lot.tankId) : null;
+    return [lot.name ?? (await views.speciesName(scope, lot.speciesKey)), tank && `in ${tank.code}`].filter(Boolean).join(' ');
   }
 
   /** One entry about one lot. */
   const about = (
     who: Who,
-    entry: { id: string; kind: string; at?: string },
+    entry: { kind: EntryKindName; asked: { id: string; at?: string } },
     lotId: string,
     work: (scope: Scope, lot: LotRow) => Promise<string>,
   ) =>
-    log.record(
-      who,
-      { id: entry.id, kind: entry.kind, when: entry.at ? exactly(entry.at) : now() },
-      async (scope): Promise<Applied> => {
-        const lot = await stock.lockLot(scope, lotId);
-        const text = await work(scope, lot);
-        return { text: `${await nameOf(scope, lot)}: ${text}`, tankId: lot.tankId, subjectId: lot.id };
-      },
-    );
+    log.record(who, { ...entry, when: entry.asked.at ? exactly(entry.asked.at) : now() }, async (scope): Promise<Applied> => {
+      const lot = await stock.lockLot(scope, lotId);
+      const text = await work(scope, lot);
+      return { text: `${await nameOf(scope, lot)}: ${text}`, tankId: lot.tankId, subjectId: lot.id };
+    });
 
-  async function parentageOf(houseId: string, lotId: string): Promise<string> {
-    const lot = await lots.get(houseId, lotId);
+  async function parentageOf(at: Reading, lotId: string): Promise<string> {
+    const lot = await lots.get(at, lotId);
     if (lot?.broodId) return `brood ${lot.broodId}`;
     let root = lotId;
     const seen = new Set<string>();
     while (!seen.has(root)) {
       seen.add(root);
-      const came = (await stock.repository.movementsOf(houseId, [root])).find(
+      const came = (await stock.repository.movementsOf(at, [root])).find(
         ({ toLotId, cause }) => toLotId === root && cause !== 'sexing',
       );
       if (!came?.fromLotId || came.cause !== 'split') break;
@@ -85,9 +92,14 @@ export function createBroodstock({ clock, log, room, stock, repository, views }:
     repository,
 
     describeLot: (who: Who, body: Body<'describeLot'>) =>
-      about(who, { id: body.id, kind: 'lotDetails' }, body.lotId, async (scope, lot) => {
-        await say(scope, lot, body.details);
+      about(who, { kind: 'lotDetails', asked: body }, body.lotId, async (scope, lot) => {
         const said = body.details;
+        const before = await newestSaid(scope, lot.id);
+        await log.mustBeNewest(scope, body.version, before, {
+          theirs: detailWords(before ?? lot, said),
+          yours: detailWords(said, before ?? lot),
+        });
+        await say(scope, lot, said);
         const words = [
           said.name !== lot.name && (said.name ? `called ${said.name}` : 'no name any more'),
           said.isRetired !== lot.isRetired && (said.isRetired ? 'retired' : 'bred from again'),
@@ -100,7 +112,7 @@ export function createBroodstock({ clock, log, room, stock, repository, views }:
       }),
 
     sexLot: (who: Who, body: Body<'sexLot'>) =>
-      about(who, { id: body.id, kind: 'sexing', at: body.at }, body.lotId, async (scope, lot) => {
+      about(who, { kind: 'sexing', asked: body }, body.lotId, async (scope, lot) => {
         const decision = decideSexing(lot.id, headsOf(lot), body.heads);
         if (!decision.ok)
           throw new DomainError('stock/too-many', { detail: decision.message, pointer: `#/heads/${decision.field}` });
@@ -109,90 +121,83 @@ export function createBroodstock({ clock, log, room, stock, repository, views }:
       }),
 
     assessSex: async (who: Who, body: Body<'assessSex'>) => {
-      const lot = await lots.get(who.houseId, body.lotId);
+      const lot = await lots.get(who, body.lotId);
       const known = lot ? await views.traits(who, lot.speciesKey) : null;
-      return about(
-        who,
-        { id: body.id, kind: 'assessment', at: body.at },
-        body.lotId,
-        async ({ entryId, tx }, { id, speciesKey }) => {
-          const byKey = new Map((known?.traits ?? []).map((trait) => [trait.key, trait]));
-          const stranger = body.answers.findIndex(({ trait }) => !byKey.has(trait));
-          if (stranger >= 0)
-            throw new DomainError('request/invalid', {
-              detail: 'This species is not told apart by that.',
-              pointer: `#/answers/${stranger}/trait`,
-            });
-          const { pMale } = sexing({
-            priorMale: known?.priorMale ?? 0.5,
-            traits: body.answers.flatMap(({ trait, look }) => {
-              const figures = byKey.get(trait);
-              return look === 'cannotTell' || !figures
-                ? []
-                : [{ name: trait, observed: look === 'seen', pIfMale: figures.pIfMale, pIfFemale: figures.pIfFemale }];
-            }),
+      return about(who, { kind: 'assessment', asked: body }, body.lotId, async (scope, { id, speciesKey }) => {
+        const { entryId } = scope;
+        const byKey = new Map((known?.traits ?? []).map((trait) => [trait.key, trait]));
+        const stranger = body.answers.findIndex(({ trait }) => !byKey.has(trait));
+        if (stranger >= 0)
+          throw new DomainError('request/invalid', {
+            detail: 'This species is not told apart by that.',
+            pointer: `#/answers/${stranger}/trait`,
           });
-          await assessments.insert(
-            who.houseId,
-            { id: newId(), entryId, lotId: id, speciesKey, lengthMm: body.lengthMm, answers: body.answers, pMale, at: body.at },
-            tx,
-          );
-          return `looked at for sex: ${sexWords(pMale)}`;
-        },
-      );
+        const { pMale } = sexing({
+          priorMale: known?.priorMale ?? 0.5,
+          traits: body.answers.flatMap(({ trait, look }) => {
+            const figures = byKey.get(trait);
+            return look === 'cannotTell' || !figures
+              ? []
+              : [{ name: trait, observed: look === 'seen', pIfMale: figures.pIfMale, pIfFemale: figures.pIfFemale }];
+          }),
+        });
+        await assessments.insert(scope, {
+          id: newId(),
+          entryId,
+          lotId: id,
+          speciesKey,
+          lengthMm: body.lengthMm,
+          answers: body.answers,
+          pMale,
+          at: body.at,
+        });
+        return `looked at for sex: ${sexWords(pMale)}`;
+      });
     },
 
     scoreCondition: (who: Who, body: Body<'scoreCondition'>) =>
-      about(who, { id: body.id, kind: 'condition', at: body.at }, body.lotId, async ({ entryId, tx }, lot) => {
+      about(who, { kind: 'condition', asked: body }, body.lotId, async (scope, lot) => {
+        const { entryId } = scope;
         const { score, signs, lengthMm, weightG, note, at } = body;
-        await conditions.insert(
-          who.houseId,
-          { id: newId(), entryId, lotId: lot.id, score, signs, lengthMm, weightG, note, at },
-          tx,
-        );
+        await conditions.insert(scope, { id: newId(), entryId, lotId: lot.id, score, signs, lengthMm, weightG, note, at });
         return `condition ${score} of 5${lengthMm === null ? '' : `, ${lengthMm} mm`}${weightG === null ? '' : `, ${weightG} g`}`;
       }),
 
     addProgramme: (who: Who, body: Body<'addProgramme'>) =>
-      about(who, { id: body.id, kind: 'programme' }, body.lotId, async ({ entryId, tx }, lot) => {
+      about(who, { kind: 'programme', asked: body }, body.lotId, async (scope, lot) => {
+        const { entryId } = scope;
         const { programmeId, from, weeks, foods, mealsPerDay, separated, water } = body;
-        await programmes.insert(
-          who.houseId,
-          {
-            id: programmeId,
-            entryId,
-            lotId: lot.id,
-            fromDay: from,
-            toDay: addDays(from, weeks * 7 - 1),
-            foods,
-            mealsPerDay,
-            separated,
-            water,
-          },
-          tx,
-        );
+        await programmes.insert(scope, {
+          id: programmeId,
+          entryId,
+          lotId: lot.id,
+          fromDay: from,
+          toDay: addDays(from, weeks * 7 - 1),
+          foods,
+          mealsPerDay,
+          separated,
+          water,
+        });
         return `conditioning for ${weeks} weeks: ${foods}`;
       }),
 
     async endProgramme(who: Who, body: Body<'endProgramme'>) {
-      const programme = await programmes.get(who.houseId, body.programmeId);
+      const programme = await programmes.get(who, body.programmeId);
       if (!programme) throw new DomainError('request/not-found', { detail: 'There is no such programme.' });
-      return about(who, { id: body.id, kind: 'programmeEnd' }, programme.lotId, async ({ entryId, tx, now: at }) => {
-        await programmeEnds.insert(who.houseId, { id: newId(), entryId, programmeId: programme.id, at }, tx);
+      return about(who, { kind: 'programmeEnd', asked: body }, programme.lotId, async (scope) => {
+        const { entryId, now: at } = scope;
+        await programmeEnds.insert(scope, { id: newId(), entryId, programmeId: programme.id, at });
         return 'conditioning ended';
       });
     },
 
     async mergeLots(who: Who, body: Body<'mergeLots'>) {
-      const before = await log.replay(who, body.id, 'merge');
+      const before = await log.replay(who, 'merge', body);
       if (before) return before;
       if (body.fromLotId === body.intoLotId)
         throw new DomainError('request/invalid', { detail: 'Choose another lot.', pointer: '#/intoLotId' });
-      const [one, other] = await Promise.all([
-        parentageOf(who.houseId, body.fromLotId),
-        parentageOf(who.houseId, body.intoLotId),
-      ]);
-      return log.record(who, { id: body.id, kind: 'merge', when: exactly(body.at), override: body.override }, async (scope) => {
+      const [one, other] = await Promise.all([parentageOf(who, body.fromLotId), parentageOf(who, body.intoLotId)]);
+      return log.record(who, { kind: 'merge', asked: body, when: exactly(body.at) }, async (scope) => {
         const from = await stock.lockLot(scope, body.fromLotId);
         const into = await stock.lockLot(scope, body.intoLotId);
         if (from.speciesKey !== into.speciesKey)
@@ -216,7 +221,7 @@ export function createBroodstock({ clock, log, room, stock, repository, views }:
     },
 
     tagOut: (who: Who, body: Body<'tagOut'>) =>
-      about(who, { id: body.id, kind: 'tag', at: body.at }, body.lotId, async (scope, lot) => {
+      about(who, { kind: 'tag', asked: body }, body.lotId, async (scope, lot) => {
         const heads = { ...EMPTY, [body.sex]: 1 };
         const decision = decideMove(headsOf(lot), heads);
         if (!decision.ok) throw new DomainError('stock/too-many', { detail: decision.message, pointer: '#/sex' });
@@ -230,14 +235,21 @@ export function createBroodstock({ clock, log, room, stock, repository, views }:
         return `one taken out by name: ${body.name}`;
       }),
 
-    addPhoto: (who: Who, body: Body<'addPhoto'>) =>
-      about(who, { id: body.id, kind: 'photo', at: body.at }, body.lotId, async ({ entryId, tx }, lot) => {
-        await photos.insert(who.houseId, { id: newId(), entryId, lotId: lot.id, data: body.data, at: body.at }, tx);
+    /** @param bytes - the picture as it was sent */
+    addPhoto: async (who: Who, body: Body<'addPhoto'>, bytes: Uint8Array) => {
+      const before = await log.replay(who, 'photo', body);
+      if (before) return before;
+      // Re-encoded before the write begins: it takes a while and locks nothing.
+      const image = await readPhoto(bytes);
+      return about(who, { kind: 'photo', asked: body }, body.lotId, async (scope, lot) => {
+        await photos.insert(scope, { id: newId(), entryId: scope.entryId, lotId: lot.id, image, at: body.at });
         return 'photograph added';
-      }),
+      });
+    },
 
     gradeLot: (who: Who, body: Body<'gradeLot'>) =>
-      about(who, { id: body.id, kind: 'grading', at: body.at }, body.lotId, async ({ entryId, tx }, lot) => {
+      about(who, { kind: 'grading', asked: body }, body.lotId, async (scope, lot) => {
+        const { entryId } = scope;
         const { criteria, animals, kept, at } = body;
         const short = animals.findIndex(({ scores }) => scores.length !== criteria.length);
         if (short >= 0)
@@ -247,26 +259,31 @@ export function createBroodstock({ clock, log, room, stock, repository, views }:
           });
         if (kept > animals.length)
           throw new DomainError('request/invalid', { detail: `Only ${animals.length} were graded.`, pointer: '#/kept' });
-        await gradings.insert(who.houseId, { id: newId(), entryId, lotId: lot.id, criteria, animals, kept, at }, tx);
+        await gradings.insert(scope, { id: newId(), entryId, lotId: lot.id, criteria, animals, kept, at });
         return `graded by ${criteria.join(', then ')}: ${kept} of ${animals.length} kept`;
       }),
 
     logThrowback: (who: Who, body: Body<'logThrowback'>) =>
-      about(who, { id: body.id, kind: 'throwback', at: body.at }, body.lotId, async ({ entryId, tx }, lot) => {
+      about(who, { kind: 'throwback', asked: body }, body.lotId, async (scope, lot) => {
+        const { entryId } = scope;
         if (body.seen > body.of) throw new DomainError('request/invalid', { detail: `Of ${body.of} only.`, pointer: '#/seen' });
-        await throwbacks.insert(
-          who.houseId,
-          { id: newId(), entryId, lotId: lot.id, what: body.what, seen: body.seen, ofCount: body.of, at: body.at },
-          tx,
-        );
+        await throwbacks.insert(scope, {
+          id: newId(),
+          entryId,
+          lotId: lot.id,
+          what: body.what,
+          seen: body.seen,
+          ofCount: body.of,
+          at: body.at,
+        });
         return `throwback, ${body.what}: ${body.seen} of ${body.of}`;
       }),
 
     /** Conditioning that runs today or later, with when its lots were last scored. */
     async programmes(who: Who) {
       const [rows, scored] = await Promise.all([
-        repository.runningFrom(who.houseId, houseDay(clock.now(), who.timeZone)),
-        repository.lastScored(who.houseId),
+        repository.runningFrom(who, houseDay(clock.now(), who.timeZone)),
+        repository.lastScored(who),
       ]);
       return rows.map(({ id, lotId, fromDay, toDay, foods, mealsPerDay, separated, water }) => {
         const at = scored.get(lotId);

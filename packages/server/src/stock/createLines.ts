@@ -8,7 +8,7 @@ import { createKinship } from './kinship.service';
 import { createLotCards } from './lotCard';
 import { createLotImports } from './lotImports';
 import { createLotViews } from './lotViews';
-import type { SpeciesService } from './species.service';
+import type { SpeciesService } from '../species';
 import type { StockService } from './stock.service';
 
 /** Broodstock: what is logged of it, what is shown of it, and its descent. */

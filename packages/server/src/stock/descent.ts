@@ -1,3 +1,5 @@
+import type { Reading } from '../platform';
+
 /** A brood with the lots its parents were among, as later areas know it. */
 export interface BroodDescent {
   id: string;
@@ -10,7 +12,7 @@ export interface BroodDescent {
 
 /** What stock needs to know of spawning and broods; handed to it where everything is wired. */
 export interface Descent {
-  broods(houseId: string): Promise<BroodDescent[]>;
+  broods(at: Reading): Promise<BroodDescent[]>;
 }
 
 /** When each lot last spawned, as either parent. */

@@ -4,7 +4,7 @@ import { CalculationError } from '@freshet/core/errors';
 import { orderGroups, tracePedigree, type Cause, type ParentLot, type TracedPedigree } from '@freshet/core/stock';
 import { formatDay, houseDay } from '@freshet/core/time';
 import type { LogService, Scope } from '../log';
-import { DomainError, type Clock, type Who } from '../platform';
+import { DomainError, type Clock, type Who, type Reading } from '../platform';
 import type { BroodstockRepository, GeneRow } from './broodstock.repository';
 import type { BroodDescent, Descent } from './descent';
 import { toLotView, type LotViews } from './lotViews';
@@ -30,16 +30,16 @@ export function createKinship({
   descent: Descent;
 }) {
   const { parentSets, genes, genotypes } = repository;
-  log.onUndo({ tables: [parentSets, genes, genotypes] });
+  log.register({ parents: { tables: [parentSets] }, gene: { tables: [genes] }, genotype: { tables: [genotypes] } });
   const now = () => ({ from: clock.now(), to: clock.now() });
   const byAnimals = (lotIds: readonly string[]): ParentLot[] => lotIds.map((lotId) => ({ lotId, probability: null }));
 
-  async function read(houseId: string, speciesKey: string) {
+  async function read(at: Reading, speciesKey: string) {
     const [lots, ledger, broods, sets] = await Promise.all([
-      stockRepository.ofSpecies(houseId, speciesKey),
-      repository.ledger(houseId, speciesKey),
-      descent.broods(houseId),
-      repository.parentSetsOf(houseId),
+      stockRepository.ofSpecies(at, speciesKey),
+      repository.ledger(at, speciesKey),
+      descent.broods(at),
+      repository.parentSetsOf(at),
     ]);
     const own = broods.filter((brood) => brood.speciesKey === speciesKey);
     return { lots, ledger, broods: own, noted: new Map(sets.map((set) => [set.subjectId, set])) };
@@ -66,14 +66,14 @@ export function createKinship({
     /** Parents of a lot: those noted for it or its brood, else the lots of its attempt. */
     async parentsOf(who: Who, lot: LotRow, broods: readonly BroodDescent[]) {
       const subjectId = lot.broodId ?? lot.id;
-      const [set] = (await repository.parentSetsOf(who.houseId, [subjectId])).slice(-1);
+      const [set] = (await repository.parentSetsOf(who, [subjectId])).slice(-1);
       if (set) return { sires: set.sires, dams: set.dams, fromBrood: false };
       const brood = broods.find(({ id }) => id === lot.broodId);
       return { sires: byAnimals(brood?.sires ?? []), dams: byAnimals(brood?.dams ?? []), fromBrood: brood !== undefined };
     },
 
     async pedigree(who: Who, speciesKey: string) {
-      const found = await read(who.houseId, speciesKey);
+      const found = await read(who, speciesKey);
       const traced = trace(found);
       const facts = await views.facts(who);
       const today = houseDay(clock.now(), who.timeZone);
@@ -106,24 +106,28 @@ export function createKinship({
     },
 
     setParents: (who: Who, body: Body<'setParents'>) =>
-      log.record(who, { id: body.id, kind: 'parents', when: now() }, async ({ tx, entryId, now: at }: Scope) => {
+      log.record(who, { kind: 'parents', asked: body, when: now() }, async (scope: Scope) => {
+        const { entryId, now: at } = scope;
         const ids = [...new Set([...body.sires, ...body.dams].map(({ lotId }) => lotId))];
         const [subject, parents] = await Promise.all([
-          stockRepository.lots.get(who.houseId, body.subjectId, { tx }),
-          stockRepository.lots.find(who.houseId, { id: ids }, { tx }),
+          stockRepository.lots.get(scope, body.subjectId),
+          stockRepository.lots.find(scope, { id: ids }),
         ]);
-        const young = subject ?? (await stockRepository.lots.find(who.houseId, { broodId: body.subjectId }, { tx, limit: 1 }))[0];
+        const young = subject ?? (await stockRepository.lots.find(scope, { broodId: body.subjectId }, { limit: 1 }))[0];
         if (!young) throw new DomainError('request/not-found', { detail: 'There is no such lot or brood.' });
         const stranger = parents.find(({ speciesKey }) => speciesKey !== young.speciesKey);
         if (stranger || parents.length < ids.length)
           throw new DomainError('stock/wrong-parents', { detail: 'Parents are lots of the same species.', pointer: '#/sires' });
-        await parentSets.insert(
-          who.houseId,
-          { id: newId(), entryId, subjectId: body.subjectId, sires: body.sires, dams: body.dams, at },
-          tx,
-        );
+        await parentSets.insert(scope, {
+          id: newId(),
+          entryId,
+          subjectId: body.subjectId,
+          sires: body.sires,
+          dams: body.dams,
+          at,
+        });
         // Read again with what is noted now: nobody may come out as his own ancestor.
-        const found = await read(who.houseId, young.speciesKey);
+        const found = await read(scope, young.speciesKey);
         found.noted.set(body.subjectId, { id: '', entryId, subjectId: body.subjectId, sires: body.sires, dams: body.dams, at });
         try {
           orderGroups(trace(found).pedigree);
@@ -146,13 +150,10 @@ export function createKinship({
       }),
 
     async genes(who: Who, speciesKey: string) {
-      const [rows, lots] = await Promise.all([
-        repository.genesOf(who.houseId, speciesKey),
-        stockRepository.ofSpecies(who.houseId, speciesKey),
-      ]);
+      const [rows, lots] = await Promise.all([repository.genesOf(who, speciesKey), stockRepository.ofSpecies(who, speciesKey)]);
       const byLocus = new Map<string, GeneRow>(rows.map((row) => [row.locus, row]));
       const known = await repository.genotypesOf(
-        who.houseId,
+        who,
         lots.map(({ id }) => id),
       );
       const newest = new Map(known.map((row) => [`${row.lotId} ${row.locus}`, row]));
@@ -170,24 +171,26 @@ export function createKinship({
     },
 
     defineGene: (who: Who, body: Body<'defineGene'>) =>
-      log.record(who, { id: body.id, kind: 'gene', when: now() }, async ({ tx, entryId, now: at }) => {
+      log.record(who, { kind: 'gene', asked: body, when: now() }, async (scope) => {
+        const { entryId, now: at } = scope;
         const { id: _id, ...gene } = body;
-        if (!(await views.species(who)).has(gene.speciesKey))
-          throw new DomainError('stock/unknown-species', {
+        if (!(await views.species(scope)).has(gene.speciesKey))
+          throw new DomainError('species/unknown', {
             detail: `There is no species "${gene.speciesKey}".`,
             pointer: '#/speciesKey',
           });
         if (gene.delicate && !gene.alleles.includes(gene.delicate.allele))
           throw new DomainError('request/invalid', { detail: 'That is none of its alleles.', pointer: '#/delicate/allele' });
-        await genes.insert(who.houseId, { id: newId(), entryId, ...gene, at }, tx);
+        await genes.insert(scope, { id: newId(), entryId, ...gene, at });
         return { text: `Gene ${gene.locus}: ${gene.alleles.join(', ')}` };
       }),
 
     setGenotype: (who: Who, body: Body<'setGenotype'>) =>
-      log.record(who, { id: body.id, kind: 'genotype', when: now() }, async ({ tx, entryId, now: at }) => {
-        const lot = await stockRepository.lots.get(who.houseId, body.lotId, { tx });
+      log.record(who, { kind: 'genotype', asked: body, when: now() }, async (scope) => {
+        const { entryId, now: at } = scope;
+        const lot = await stockRepository.lots.get(scope, body.lotId);
         if (!lot) throw new DomainError('request/not-found', { detail: 'There is no such lot.' });
-        const gene = (await repository.genesOf(who.houseId, lot.speciesKey)).findLast(({ locus }) => locus === body.locus);
+        const gene = (await repository.genesOf(scope, lot.speciesKey)).findLast(({ locus }) => locus === body.locus);
         if (!gene)
           throw new DomainError('request/invalid', {
             detail: `No gene "${body.locus}" is named for this species.`,
@@ -199,11 +202,7 @@ export function createKinship({
             detail: `"${wrong}" is no allele of ${gene.locus}: ${gene.alleles.join(', ')}.`,
             pointer: '#/genotype',
           });
-        await genotypes.insert(
-          who.houseId,
-          { id: newId(), entryId, lotId: lot.id, locus: body.locus, genotype: body.genotype, at },
-          tx,
-        );
+        await genotypes.insert(scope, { id: newId(), entryId, lotId: lot.id, locus: body.locus, genotype: body.genotype, at });
         return { text: `${lot.name ?? 'Lot'}: ${body.locus} ${body.genotype}`, subjectId: lot.id, tankId: lot.tankId };
       }),
   };

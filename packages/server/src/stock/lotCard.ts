@@ -79,25 +79,25 @@ export function createLotCards({
   }
 
   return async (who: Who, lotId: string) => {
-    const lot = await stockRepository.lots.get(who.houseId, lotId);
+    const lot = await stockRepository.lots.get(who, lotId);
     if (!lot) throw new DomainError('request/not-found', { detail: 'There is no such lot.' });
-    const { houseId, timeZone } = who;
+    const { timeZone } = who;
     const [facts, living, assessments, conditions, movements, placed, programmes, gradings, throwbacks, photoIds, rooms] =
       await Promise.all([
         views.facts(who),
-        stockRepository.living(houseId),
-        repository.assessmentsOf(houseId, lotId),
-        repository.conditionsOf(houseId, lotId),
-        stockRepository.movementsOf(houseId, [lotId]),
-        stockRepository.placementsOf(houseId, [lotId]),
-        repository.programmesOf(houseId, lotId),
-        repository.gradingsOf(houseId, lotId),
-        repository.throwbacksOf(houseId, lotId),
-        repository.photoIds(houseId, lotId),
-        room.repository.all(houseId),
+        stockRepository.living(who),
+        repository.assessmentsOf(who, lotId),
+        repository.conditionsOf(who, lotId),
+        stockRepository.movementsOf(who, [lotId]),
+        stockRepository.placementsOf(who, [lotId]),
+        repository.programmesOf(who, lotId),
+        repository.gradingsOf(who, lotId),
+        repository.throwbacksOf(who, lotId),
+        repository.photoIds(who, lotId),
+        room.repository.all(who),
       ]);
     const parents = await kinship.parentsOf(who, lot, facts.broods);
-    const related = await stockRepository.byIds(houseId, [
+    const related = await stockRepository.byIds(who, [
       ...new Set(
         [
           ...movements.flatMap(({ fromLotId, toLotId }) => [fromLotId, toLotId]),

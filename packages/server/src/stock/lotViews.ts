@@ -5,15 +5,15 @@ import {
   scoreTrend,
   sexTraitsOf,
   type BreederFacts,
-  type ResolvedSpecies,
   type TraitTally,
 } from '@freshet/core/stock';
+import { type ResolvedSpecies } from '@freshet/core/species';
 import { daysBetween, houseDay } from '@freshet/core/time';
 import { groupBy, type Clock, type Who } from '../platform';
 import type { RoomService } from '../room';
 import type { BroodstockRepository, ConditionRow } from './broodstock.repository';
 import { lastSpawned, type BroodDescent, type Descent } from './descent';
-import type { SpeciesService } from './species.service';
+import type { SpeciesService } from '../species';
 import type { LotRow, StockRepository } from './stock.repository';
 
 const SCORE_WINDOW_MS = 60 * 86_400_000;
@@ -28,6 +28,8 @@ export interface LotFacts {
   malesByTraits: ReadonlyMap<string, number>;
   conditions: ReadonlyMap<string, ConditionRow[]>;
   lengths: ReadonlyMap<string, number>;
+  /** Entry that last described each lot. */
+  describedBy: ReadonlyMap<string, string>;
   spawned: ReadonlyMap<string, string>;
   hatched: ReadonlyMap<string, string>;
   now: string;
@@ -81,6 +83,7 @@ export function toLotView(lot: LotRow, together: readonly LotRow[], facts: LotFa
       readiness: isYoung || lot.isRetired ? null : (readiness?.state ?? null),
       missing: (readiness?.checks ?? []).filter(({ state }) => state === 'unmet').map(({ words }) => words),
       isDueForReplacement: readiness?.isDueForReplacement ?? false,
+      version: facts.describedBy.get(lot.id) ?? null,
     },
   };
 }
@@ -103,13 +106,14 @@ export function createLotViews({
 }) {
   async function facts(who: Who): Promise<LotFacts> {
     const now = clock.now();
-    const [kinds, tanks, broods, malesByTraits, scored, lengths] = await Promise.all([
-      species.all(who.houseId),
-      room.repository.tanks.find(who.houseId),
-      descent.broods(who.houseId),
-      repository.malesByTraits(who.houseId),
-      repository.conditionsSince(who.houseId, new Date(Date.parse(now) - SCORE_WINDOW_MS).toISOString()),
-      repository.lengths(who.houseId),
+    const [kinds, tanks, broods, malesByTraits, scored, lengths, describedBy] = await Promise.all([
+      species.all(who),
+      room.repository.tanks.find(who),
+      descent.broods(who),
+      repository.malesByTraits(who),
+      repository.conditionsSince(who, new Date(Date.parse(now) - SCORE_WINDOW_MS).toISOString()),
+      repository.lengths(who),
+      repository.describedBy(who),
     ]);
     return {
       kinds,
@@ -118,6 +122,7 @@ export function createLotViews({
       malesByTraits,
       conditions: groupBy(scored, (row) => row.lotId),
       lengths,
+      describedBy,
       spawned: lastSpawned(broods),
       hatched: new Map(broods.map(({ id, laidAt }) => [id, laidAt])),
       now,
@@ -140,8 +145,8 @@ export function createLotViews({
   /** A species' traits with what this house has learned of them from animals whose sex came out. */
   async function traits(who: Who, speciesKey: string) {
     const kind = await species.get(who, speciesKey);
-    const [assessed, broods] = await Promise.all([repository.ofSpecies(who.houseId, speciesKey), descent.broods(who.houseId)]);
-    const lots = await stockRepository.byIds(who.houseId, [...new Set(assessed.map(({ lotId }) => lotId))]);
+    const [assessed, broods] = await Promise.all([repository.ofSpecies(who, speciesKey), descent.broods(who)]);
+    const lots = await stockRepository.byIds(who, [...new Set(assessed.map(({ lotId }) => lotId))]);
     const single = new Set(lots.filter((lot) => lot.males + lot.females + lot.unsexed <= 1).map(({ id }) => id));
     const proven = provenSexes(broods, single);
     const tallies = new Map<string, TraitTally>();
@@ -182,11 +187,11 @@ export function createLotViews({
   return {
     facts,
     traits,
-    species: (who: Who) => species.all(who.houseId),
-    speciesName: async (who: Who, key: string) => (await species.all(who.houseId)).get(key)?.commonName ?? key,
+    species: (who: Who) => species.all(who),
+    speciesName: async (who: Who, key: string) => (await species.all(who)).get(key)?.commonName ?? key,
 
     async lots(who: Who) {
-      const [rows, known] = await Promise.all([stockRepository.living(who.houseId), facts(who)]);
+      const [rows, known] = await Promise.all([stockRepository.living(who), facts(who)]);
       const together = groupBy(rows, (lot) => `${lot.tankId ?? lot.id} ${lot.speciesKey}`);
       return rows.map((lot) => toLotView(lot, together.get(`${lot.tankId ?? lot.id} ${lot.speciesKey}`) ?? [lot], known).view);
     },

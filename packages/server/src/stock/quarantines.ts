@@ -1,6 +1,6 @@
 import { decideQuarantine, QUARANTINE_DAYS, type Quarantine } from '@freshet/core/room';
 import { formatDay, houseDay } from '@freshet/core/time';
-import { DomainError, type Clock, type Who } from '../platform';
+import { DomainError, type Clock, type Reading, type Who } from '../platform';
 import type { LotTrail, ReadinessService, RoomService } from '../room';
 import type { createStockRepository } from './stock.repository';
 
@@ -18,8 +18,8 @@ const DAY_MS = 86_400_000;
 /** Where lots went, and how long quarantines last: the room's rules with the stock's facts. */
 export function createQuarantines({ clock, room, readiness, repository }: Deps) {
   /** Lots from tank to tank, and out of the house. */
-  async function trail(houseId: string): Promise<LotTrail> {
-    const { placements, movements } = await repository.trail(houseId);
+  async function trail(reader: Reading, since: string): Promise<LotTrail> {
+    const { placements, movements } = await repository.trail(reader, since);
     const places = new Map<string, { tankId: string; at: string }[]>();
     for (const { lotId, tankId, at } of placements) {
       const known = places.get(lotId);
@@ -30,7 +30,8 @@ export function createQuarantines({ clock, room, readiness, repository }: Deps) 
     for (const [lotId, list] of places)
       for (const [i, to] of list.entries()) {
         const from = list[i - 1];
-        if (from && from.tankId !== to.tankId) moved.push({ lotId, from: from.tankId, to: to.tankId, at: to.at });
+        if (from && from.tankId !== to.tankId && to.at >= since)
+          moved.push({ lotId, from: from.tankId, to: to.tankId, at: to.at });
       }
     const tankAt = (lotId: string, at: string) => {
       const list = places.get(lotId) ?? [];
@@ -38,7 +39,7 @@ export function createQuarantines({ clock, room, readiness, repository }: Deps) 
     };
     const sold = movements.filter((row) => row.toLotId === null && row.fromLotId !== null);
     const kinds = new Map(
-      (await repository.byIds(houseId, [...new Set(sold.map((row) => row.fromLotId ?? ''))])).map((lot) => [
+      (await repository.byIds(reader, [...new Set(sold.map((row) => row.fromLotId ?? ''))])).map((lot) => [
         lot.id,
         lot.speciesKey,
       ]),
@@ -69,8 +70,8 @@ export function createQuarantines({ clock, room, readiness, repository }: Deps) 
   }
 
   /** Length of a quarantine, by the rule of each tank's rack. */
-  async function daysBy(houseId: string, known?: Rooms): Promise<Map<string, number>> {
-    const { racks, shelves, tanks } = known ?? (await room.repository.all(houseId));
+  async function daysBy(at: Reading, known?: Rooms): Promise<Map<string, number>> {
+    const { racks, shelves, tanks } = known ?? (await room.repository.all(at));
     const rackDays = new Map(racks.map((rack) => [rack.id, rack.quarantineDays ?? QUARANTINE_DAYS]));
     const shelfDays = new Map(shelves.map((shelf) => [shelf.id, rackDays.get(shelf.rackId) ?? QUARANTINE_DAYS]));
     return new Map(tanks.map((tank) => [tank.id, shelfDays.get(tank.shelfId) ?? QUARANTINE_DAYS]));
@@ -78,13 +79,13 @@ export function createQuarantines({ clock, room, readiness, repository }: Deps) 
 
   /** Where the quarantine of each of these tanks stands; null while nobody arrived. */
   async function load(
-    who: Pick<Who, 'houseId' | 'timeZone'>,
+    who: Who,
     quarantined: ReadonlySet<string>,
     illnesses: ReadonlyMap<string, string>,
     known?: Rooms,
   ): Promise<Map<string, Quarantine | null>> {
     const ids = [...quarantined];
-    const [arrivals, days] = await Promise.all([repository.lastArrivals(who.houseId, ids), daysBy(who.houseId, known)]);
+    const [arrivals, days] = await Promise.all([repository.lastArrivals(who, ids), daysBy(who, known)]);
     const day = (at: string | undefined) => (at === undefined ? null : houseDay(at, who.timeZone));
     const today = houseDay(clock.now(), who.timeZone);
     return new Map(
@@ -100,13 +101,10 @@ export function createQuarantines({ clock, room, readiness, repository }: Deps) 
     load,
 
     /** Lots that left a quarantine rack before their days were over. */
-    async breaches(who: Pick<Who, 'houseId' | 'timeZone'>, quarantineRacks: ReadonlySet<string>, known?: Rooms) {
+    async breaches(who: Who, quarantineRacks: ReadonlySet<string>, known?: Rooms) {
       const since = new Date(Date.parse(clock.now()) - LOOK_BACK_DAYS * DAY_MS).toISOString();
       if (quarantineRacks.size === 0) return [];
-      const [went, days] = await Promise.all([
-        repository.leftTanks(who.houseId, [...quarantineRacks], since),
-        daysBy(who.houseId, known),
-      ]);
+      const [went, days] = await Promise.all([repository.leftTanks(who, [...quarantineRacks], since), daysBy(who, known)]);
       return went.flatMap(({ lotId, fromTankId, toTankId, at, arrivedAt }) => {
         const quarantine = decideQuarantine(
           houseDay(arrivedAt, who.timeZone),
@@ -119,7 +117,7 @@ export function createQuarantines({ clock, room, readiness, repository }: Deps) 
     },
 
     /** Animals leave a quarantine when it is over, or with a reason. */
-    async mustHold(who: Pick<Who, 'houseId' | 'timeZone'>, fromTankId: string, toTankId: string): Promise<void> {
+    async mustHold(who: Who, fromTankId: string, toTankId: string): Promise<void> {
       const { quarantined } = await readiness.load(who, new Map());
       if (!quarantined.has(fromTankId) || quarantined.has(toTankId)) return;
       const quarantine = (await load(who, new Set([fromTankId]), new Map())).get(fromTankId);

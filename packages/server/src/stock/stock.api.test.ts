@@ -91,7 +91,7 @@ describe('a lot of broodstock', () => {
     expect(answer).toMatchObject({
       ok: false,
       status: 409,
-      body: { code: 'stock/unknown-species', errors: [{ pointer: '#/speciesKey' }] },
+      body: { code: 'species/unknown', errors: [{ pointer: '#/speciesKey' }] },
     });
   });
 
@@ -293,7 +293,10 @@ describe('undoing', () => {
     const undo = { id: newId(), entryId: id };
     await sitter.write('undo', undo);
     expect(await sitter.write('undo', undo)).toMatchObject({ replayed: true });
-    expect(await sitter.write('undo', { id: newId(), entryId: id })).toMatchObject({ replayed: true });
+    expect(await keeper.call('undo', { id: newId(), entryId: id })).toMatchObject({
+      ok: false,
+      body: { code: 'log/later-entries', detail: 'It was taken back already.' },
+    });
     expect((await lots()).get(lotId)?.unsexed).toBe(6);
     expect((await keeper.get('entries')).find((entry) => entry.id === id)?.undone).toBe(true);
   });
@@ -359,7 +362,7 @@ describe('species', () => {
       commonName: 'Lemon tetra',
       scientificName: 'Hyphessobrycon pulchripinnis',
       method: 'eggScatterer' as const,
-      mark: 'Le',
+      initials: 'Le',
     };
     await keeper.write('saveSpecies', { id: newId(), ...profile, figures: { hatch: { atC: 26, days: [1, 1.5] } } });
     const after = (await keeper.get('species')).find((kind) => kind.key === 'lemon-tetra');
@@ -376,7 +379,7 @@ describe('species', () => {
       commonName: 'Estuary barb',
       scientificName: '',
       method: 'eggScatterer',
-      mark: 'Eb',
+      initials: 'Eb',
       figures: {},
     });
     const lotId = await stockUp(keeper, tank('A2'), 'estuary-barb', { males: 2, females: 2 }, NOW);
@@ -397,7 +400,7 @@ describe('species', () => {
       commonName: 'Lemon tetra',
       scientificName: '',
       method: 'eggScatterer',
-      mark: 'Le',
+      initials: 'Le',
       figures: { tempC: [30, 20] },
     });
     expect(answer).toMatchObject({

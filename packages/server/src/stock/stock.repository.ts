@@ -1,97 +1,79 @@
-import { Op, QueryTypes } from 'sequelize';
+import { Op } from 'sequelize';
 import type { Cause } from '@freshet/core/stock';
-import { houseTable, type Database, type HouseRow, type Tx } from '../platform';
+import {
+  houseTable,
+  type Database,
+  declareTable,
+  type RowOf,
+  text,
+  nullable,
+  id,
+  whole,
+  instant,
+  day,
+  flag,
+  json,
+  type Reading,
+} from '../platform';
 
-export interface LotRow extends HouseRow {
-  speciesKey: string;
-  line: string | null;
-  generation: string | null;
-  origin: 'wild' | 'imported' | 'local' | 'ownBrood';
-  acquiredFrom: string | null;
-  broodId: string | null;
-  tankId: string | null;
-  males: number;
-  females: number;
-  unsexed: number;
-  since: string;
-  name: string | null;
-  grade: string | null;
-  marks: string | null;
-  permit: string | null;
-  bornOn: string | null;
-  isProven: boolean;
-  isRetired: boolean;
-}
-export interface MovementRow extends HouseRow {
-  fromLotId: string | null;
-  toLotId: string | null;
-  males: number;
-  females: number;
-  unsexed: number;
-  cause: Cause;
-  fromAt: string;
-  toAt: string;
-  byUser: string;
-}
-export interface PlacementRow extends HouseRow {
-  lotId: string;
-  tankId: string;
-  at: string;
-}
-export interface SpeciesRow extends HouseRow {
-  speciesKey: string;
-  profile: Record<string, unknown>;
-}
+const LOT = declareTable('lots', {
+  speciesKey: text(),
+  line: nullable(text()),
+  generation: nullable(text()),
+  origin: text<'wild' | 'imported' | 'local' | 'ownBrood'>(),
+  acquiredFrom: nullable(text()),
+  broodId: nullable(id()),
+  tankId: nullable(id()),
+  males: whole(),
+  females: whole(),
+  unsexed: whole(),
+  since: instant(),
+  name: nullable(text()),
+  grade: nullable(text()),
+  marks: nullable(text()),
+  permit: nullable(text()),
+  bornOn: nullable(day()),
+  isProven: flag(),
+  isRetired: flag(),
+});
+export type LotRow = RowOf<typeof LOT>;
+const MOVEMENT = declareTable('movements', {
+  fromLotId: nullable(id()),
+  toLotId: nullable(id()),
+  males: whole(),
+  females: whole(),
+  unsexed: whole(),
+  cause: text<Cause>(),
+  fromAt: instant(),
+  toAt: instant(),
+  byUser: id(),
+});
+export type MovementRow = RowOf<typeof MOVEMENT>;
+const PLACEMENT = declareTable('placements', {
+  lotId: id(),
+  tankId: id(),
+  at: instant(),
+});
+export type PlacementRow = RowOf<typeof PLACEMENT>;
 
 export function createStockRepository(database: Database) {
-  const lots = houseTable<LotRow>(database, 'lots', {
-    speciesKey: 'text',
-    line: 'text',
-    generation: 'text',
-    origin: 'text',
-    acquiredFrom: 'text',
-    broodId: 'id',
-    tankId: 'id',
-    males: 'whole',
-    females: 'whole',
-    unsexed: 'whole',
-    since: 'instant',
-    name: 'text',
-    grade: 'text',
-    marks: 'text',
-    permit: 'text',
-    bornOn: 'day',
-    isProven: 'flag',
-    isRetired: 'flag',
-  });
-  const movements = houseTable<MovementRow>(database, 'movements', {
-    fromLotId: 'id',
-    toLotId: 'id',
-    males: 'whole',
-    females: 'whole',
-    unsexed: 'whole',
-    cause: 'text',
-    fromAt: 'instant',
-    toAt: 'instant',
-    byUser: 'id',
-  });
-  const placements = houseTable<PlacementRow>(database, 'placements', { lotId: 'id', tankId: 'id', at: 'instant' });
-  const species = houseTable<SpeciesRow>(database, 'species_profiles', { speciesKey: 'text', profile: 'json' });
+  const lots = houseTable(database, LOT);
+  const movements = houseTable(database, MOVEMENT);
+  const placements = houseTable(database, PLACEMENT);
   return {
     lots,
     movements,
     placements,
-    species,
-    living: (houseId: string) => lots.find(houseId, { [Op.and]: [database.sequelize.literal('heads > 0')] }),
-    byIds: (houseId: string, ids: readonly string[]) => lots.find(houseId, { id: { [Op.in]: [...ids] } }),
+    living: (at: Reading) => lots.find(at, { [Op.and]: [database.sequelize.literal('heads > 0')] }),
+    byIds: (at: Reading, ids: readonly string[]) => lots.find(at, { id: { [Op.in]: [...ids] } }),
     /** All lots of a species, living or not. */
-    ofSpecies: (houseId: string, speciesKey: string) => lots.find(houseId, { speciesKey }),
-    ofBroods: (houseId: string, broodIds: readonly string[]) => lots.find(houseId, { broodId: { [Op.in]: [...broodIds] } }),
-    inTank: (houseId: string, tankId: string, tx: Tx) =>
-      lots.find(houseId, { tankId, [Op.and]: [database.sequelize.literal('heads > 0')] }, { tx, lock: true }),
-    movementsOf: (houseId: string, lotIds: readonly string[]) =>
+    ofSpecies: (at: Reading, speciesKey: string) => lots.find(at, { speciesKey }),
+    ofBroods: (at: Reading, broodIds: readonly string[]) => lots.find(at, { broodId: { [Op.in]: [...broodIds] } }),
+    inTank: (at: Reading, tankId: string) =>
+      lots.find(at, { tankId, [Op.and]: [database.sequelize.literal('heads > 0')] }, { lock: true }),
+    movementsOf: (at: Reading, lotIds: readonly string[]) =>
       movements.find(
-        houseId,
+        at,
         { [Op.or]: [{ fromLotId: { [Op.in]: [...lotIds] } }, { toLotId: { [Op.in]: [...lotIds] } }] },
         {
           order: [
@@ -101,35 +83,32 @@ export function createStockRepository(database: Database) {
           all: true,
         },
       ),
-    placementsOf: (houseId: string, lotIds: readonly string[]) =>
-      placements.find(houseId, { lotId: { [Op.in]: [...lotIds] } }, { order: [['at', 'ASC']] }),
-    /** When every lot came into the tank it was last put in. */
-    lastPlaced: async (houseId: string) => {
-      const rows = await database.sequelize.query<{ lotId: string; at: Date }>(
-        'SELECT lot_id lotId, MAX(at) at FROM placements WHERE house_id = :houseId AND live = 1 GROUP BY lot_id',
-        { replacements: { houseId }, type: QueryTypes.SELECT },
-      );
-      return new Map(rows.map(({ lotId, at }) => [lotId, new Date(at).toISOString()]));
-    },
+    placementsOf: (at: Reading, lotIds: readonly string[]) =>
+      placements.find(at, { lotId: { [Op.in]: [...lotIds] } }, { order: [['at', 'ASC']] }),
+    /** When each of these lots came into the tank it was last put in. */
+    lastPlaced: async (at: Reading, lotIds: readonly string[]) =>
+      new Map((await placements.newestBy(at, 'lotId', lotIds)).map((row) => [row.lotId, row.at])),
     /** When animals last came into each of these tanks. */
-    lastArrivals: async (houseId: string, tankIds: readonly string[]) => {
+    lastArrivals: async (at: Reading, tankIds: readonly string[]) => {
       if (tankIds.length === 0) return new Map<string, string>();
-      const rows = await database.sequelize.query<{ tankId: string; at: Date }>(
+      const rows = await database.select<{ tankId: string; at: Date }>(
+        at,
         'SELECT tank_id tankId, MAX(at) at FROM placements WHERE house_id = :houseId AND live = 1 AND tank_id IN (:tankIds) GROUP BY tank_id',
-        { replacements: { houseId, tankIds: [...tankIds] }, type: QueryTypes.SELECT },
+        { tankIds: [...tankIds] },
       );
       return new Map(rows.map(({ tankId, at }) => [tankId, new Date(at).toISOString()]));
     },
     /** Animals that went out of some tanks into others since a time, whole lots and parts, with when the last came in before. */
-    leftTanks: async (houseId: string, tankIds: readonly string[], since: string) => {
+    leftTanks: async (at: Reading, tankIds: readonly string[], since: string) => {
       if (tankIds.length === 0) return [];
-      const rows = await database.sequelize.query<{
+      const rows = await database.select<{
         lotId: string;
         fromTankId: string;
         toTankId: string;
         at: Date;
         arrivedAt: Date;
       }>(
+        at,
         `SELECT went.lotId, went.fromTankId, went.toTankId, went.at, MAX(came.at) arrivedAt FROM (
            SELECT n.lot_id lotId, p.tank_id fromTankId, n.tank_id toTankId, n.at FROM placements p JOIN placements n ON n.house_id = :houseId AND n.lot_id = p.lot_id AND n.live = 1 AND n.at > p.at
              WHERE p.house_id = :houseId AND p.tank_id IN (:tankIds) AND p.live = 1 AND n.at >= :since AND n.tank_id NOT IN (:tankIds)
@@ -138,31 +117,35 @@ export function createStockRepository(database: Database) {
              WHERE p.house_id = :houseId AND p.tank_id IN (:tankIds) AND p.live = 1 AND m.cause IN ('split', 'merge') AND m.from_at >= :since) went
          JOIN placements came ON came.house_id = :houseId AND came.tank_id = went.fromTankId AND came.live = 1 AND came.at < went.at
          GROUP BY went.lotId, went.fromTankId, went.toTankId, went.at`,
-        { replacements: { houseId, tankIds: [...tankIds], since }, type: QueryTypes.SELECT },
+        { tankIds: [...tankIds], since },
       );
       const iso = (at: Date) => new Date(at).toISOString();
       return rows.map(({ at, arrivedAt, ...row }) => ({ ...row, at: iso(at), arrivedAt: iso(arrivedAt) }));
     },
-    /** Where all lots were ever put, and which came out of which. */
-    async trail(houseId: string) {
-      const [placed, moved] = await Promise.all([
-        placements.find(
-          houseId,
-          {},
-          {
-            order: [
-              ['at', 'ASC'],
-              ['id', 'ASC'],
-            ],
-          },
-        ),
-        movements.find(houseId, { cause: { [Op.in]: ['split', 'merge', 'sale', 'gift'] } }),
-      ]);
+    /** Where lots that went anywhere since a time were put, and which came out of which; the place before that time too. */
+    async trail(at: Reading, since: string) {
+      const moved = await movements.find(at, {
+        cause: { [Op.in]: ['split', 'merge', 'sale', 'gift'] },
+        fromAt: { [Op.gte]: since },
+      });
+      const gone = await placements.find(at, { at: { [Op.gte]: since } });
+      const lotIds = new Set([...gone.map(({ lotId }) => lotId), ...moved.flatMap((row) => [row.fromLotId, row.toLotId])]);
+      lotIds.delete(null);
+      const placed = await placements.find(
+        at,
+        { lotId: { [Op.in]: [...lotIds] } },
+        {
+          order: [
+            ['at', 'ASC'],
+            ['id', 'ASC'],
+          ],
+        },
+      );
       return { placements: placed, movements: moved };
     },
     /** Headcounts worked out from the movements alone, beside the cached ones. */
-    balance: (houseId: string) =>
-      database.sequelize.query<{
+    balance: (at: Reading) =>
+      database.select<{
         id: string;
         males: number;
         females: number;
@@ -171,18 +154,18 @@ export function createStockRepository(database: Database) {
         bookedFemales: string;
         bookedUnsexed: string;
       }>(
+        at,
         `SELECT l.id, l.males, l.females, l.unsexed, COALESCE(SUM(m.males), 0) bookedMales, COALESCE(SUM(m.females), 0) bookedFemales, COALESCE(SUM(m.unsexed), 0) bookedUnsexed
          FROM lots l LEFT JOIN (
            SELECT to_lot_id lot_id, males, females, unsexed FROM movements WHERE house_id = :houseId AND to_lot_id IS NOT NULL
            UNION ALL SELECT from_lot_id, -males, -females, -unsexed FROM movements WHERE house_id = :houseId AND from_lot_id IS NOT NULL) m ON m.lot_id = l.id
          WHERE l.house_id = :houseId GROUP BY l.id`,
-        { replacements: { houseId }, type: QueryTypes.SELECT },
       ),
-    outside: async (houseId: string) =>
+    outside: async (at: Reading) =>
       (
-        await database.sequelize.query<{ cameIn: string | null; gone: string | null }>(
+        await database.select<{ cameIn: string | null; gone: string | null }>(
+          at,
           `SELECT SUM(IF(from_lot_id IS NULL, males + females + unsexed, 0)) cameIn, SUM(IF(to_lot_id IS NULL, males + females + unsexed, 0)) gone FROM movements WHERE house_id = :houseId AND cause <> 'sexing'`,
-          { replacements: { houseId }, type: QueryTypes.SELECT },
         )
       )[0],
   };

@@ -1,10 +1,9 @@
-import type { broodstockEndpoints, kinshipEndpoints, speciesEndpoints, stockEndpoints } from '@freshet/contract/stock';
+import type { broodstockEndpoints, kinshipEndpoints, stockEndpoints } from '@freshet/contract/stock';
 import { DomainError, type Handlers, type Who } from '../platform';
 import type { BroodstockService } from './broodstock.service';
 import type { KinshipService } from './kinship.service';
 import type { Lines } from './createLines';
 import type { LotViews } from './lotViews';
-import type { SpeciesService } from './species.service';
 import type { StockService } from './stock.service';
 
 export const stockHandlers = (stock: StockService, views: LotViews): Handlers<typeof stockEndpoints> => ({
@@ -17,9 +16,9 @@ export const stockHandlers = (stock: StockService, views: LotViews): Handlers<ty
 });
 
 async function photo(broodstock: BroodstockService, who: Who, photoId: string) {
-  const found = await broodstock.repository.photos.get(who.houseId, photoId);
+  const found = await broodstock.repository.photos.get(who, photoId);
   if (!found) throw new DomainError('request/not-found', { detail: 'There is no such photograph.' });
-  return { data: found.data };
+  return { type: 'image/jpeg', bytes: found.image };
 }
 
 export const broodstockHandlers = ({ broodstock, views, card, importLots }: Lines): Handlers<typeof broodstockEndpoints> => ({
@@ -34,7 +33,7 @@ export const broodstockHandlers = ({ broodstock, views, card, importLots }: Line
   endProgramme: ({ who, body }) => broodstock.endProgramme(who, body),
   mergeLots: ({ who, body }) => broodstock.mergeLots(who, body),
   tagOut: ({ who, body }) => broodstock.tagOut(who, body),
-  addPhoto: ({ who, body }) => broodstock.addPhoto(who, body),
+  addPhoto: ({ who, body, request }) => broodstock.addPhoto(who, body, request.body as Buffer),
   gradeLot: ({ who, body }) => broodstock.gradeLot(who, body),
   logThrowback: ({ who, body }) => broodstock.logThrowback(who, body),
   importLots: ({ who, body }) => importLots(who, body),
@@ -46,9 +45,4 @@ export const kinshipHandlers = (kinship: KinshipService): Handlers<typeof kinshi
   setParents: ({ who, body }) => kinship.setParents(who, body),
   defineGene: ({ who, body }) => kinship.defineGene(who, body),
   setGenotype: ({ who, body }) => kinship.setGenotype(who, body),
-});
-
-export const speciesHandlers = (species: SpeciesService): Handlers<typeof speciesEndpoints> => ({
-  species: async ({ who }) => [...(await species.all(who.houseId)).values()],
-  saveSpecies: ({ who, body }) => species.save(who, body),
 });

@@ -13,11 +13,11 @@ import {
   type Movement,
 } from '@freshet/core/stock';
 import { exactly, type TimeRange } from '@freshet/core/time';
-import type { Applied, LogService, Scope } from '../log';
-import { DomainError, type Clock, type Database, type Who } from '../platform';
+import type { Applied, LogService, Scope, Undoing } from '../log';
+import { DomainError, type Clock, type Database, type Who, type Reading } from '../platform';
 import type { ReadinessService, RoomService } from '../room';
 import { createQuarantines } from './quarantines';
-import type { SpeciesService } from './species.service';
+import type { SpeciesService } from '../species';
 import type { Details } from './lotDetails';
 import { createStockRepository, type LotRow } from './stock.repository';
 import { v7 as newId } from 'uuid';
@@ -56,14 +56,14 @@ export function createStock({
   const quarantines = createQuarantines({ clock, room, readiness, repository });
 
   async function lockLot(scope: Scope, lotId: string): Promise<LotRow> {
-    const lot = await lots.get(scope.who.houseId, lotId, { tx: scope.tx, lock: true });
+    const lot = await lots.get(scope, lotId, { lock: true });
     if (!lot) throw new DomainError('request/not-found', { detail: 'There is no such lot.' });
     return lot;
   }
 
   /** Books one movement and brings the cached headcounts of its lots along. */
   async function book(scope: Scope, movement: Movement, when: TimeRange, pointer = '#/heads'): Promise<void> {
-    const { who, tx, entryId } = scope;
+    const { entryId } = scope;
     const change = async (lotId: string, sum: (have: Heads, by: Heads) => Heads) => {
       const lot = await lockLot(scope, lotId);
       const heads = sum(headsOf(lot), movement);
@@ -75,25 +75,21 @@ export function createStock({
               : `Only ${headWords(headsOf(lot))} are there.`,
           pointer,
         });
-      await lots.update(who.houseId, { id: lotId }, heads, tx);
+      await lots.update(scope, { id: lotId }, heads);
     };
     if (movement.fromLotId) await change(movement.fromLotId, subtractHeads);
     if (movement.toLotId) await change(movement.toLotId, addHeads);
-    await movements.insert(
-      who.houseId,
-      {
-        id: newId(),
-        entryId,
-        fromAt: when.from,
-        toAt: when.to,
-        byUser: who.userId,
-        fromLotId: movement.fromLotId,
-        toLotId: movement.toLotId,
-        cause: movement.cause,
-        ...headsOf(movement),
-      },
-      tx,
-    );
+    await movements.insert(scope, {
+      id: newId(),
+      entryId,
+      fromAt: when.from,
+      toAt: when.to,
+      byUser: scope.userId,
+      fromLotId: movement.fromLotId,
+      toLotId: movement.toLotId,
+      cause: movement.cause,
+      ...headsOf(movement),
+    });
   }
 
   /** Makes an empty lot in a tank; a movement fills it. */
@@ -101,44 +97,43 @@ export function createStock({
     scope: Scope,
     lot: Omit<LotRow, 'entryId' | keyof Heads | keyof Details> & Partial<Details>,
   ): Promise<void> {
-    await lots.insert(scope.who.houseId, { ...NO_DETAILS, ...lot, ...EMPTY, entryId: scope.entryId }, scope.tx);
+    await lots.insert(scope, { ...NO_DETAILS, ...lot, ...EMPTY, entryId: scope.entryId });
     if (lot.tankId)
-      await placements.insert(
-        scope.who.houseId,
-        { id: newId(), entryId: scope.entryId, lotId: lot.id, tankId: lot.tankId, at: lot.since },
-        scope.tx,
-      );
+      await placements.insert(scope, { id: newId(), entryId: scope.entryId, lotId: lot.id, tankId: lot.tankId, at: lot.since });
   }
 
-  log.onUndo({
-    tables: [placements],
+  /** Books back what an entry moved; refused when those animals went on since. */
+  async function bookBack(scope: Scope, entry: { id: string }): Promise<void> {
+    const made = await movements.find(scope, { entryId: entry.id });
+    for (const row of made.reverse())
+      await book(scope, { ...headsOf(row), fromLotId: row.toLotId, toLotId: row.fromLotId, cause: 'undo' }, exactly(scope.now));
+  }
+  /** Puts a lot back into the tank it was in before. */
+  async function placeBack(scope: Scope, { subjectId }: { subjectId: string | null }): Promise<void> {
+    if (!subjectId) return;
+    const [last] = await placements.newestBy(scope, 'lotId', [subjectId]);
+    if (last) await lots.update(scope, { id: subjectId }, { tankId: last.tankId });
+  }
+  /** How entries that move animals are taken back, with what else they wrote. */
+  const ledgerUndoing = (also: Partial<Undoing> = {}): Undoing => ({
+    tables: [placements, ...(also.tables ?? [])],
     async before(scope, entry) {
-      const { who, tx } = scope;
-      const made = await movements.find(who.houseId, { entryId: entry.id }, { tx });
-      for (const row of made.reverse())
-        await book(scope, { ...headsOf(row), fromLotId: row.toLotId, toLotId: row.fromLotId, cause: 'undo' }, exactly(scope.now));
-      if (entry.kind !== 'tank') return;
-      const standing = await placements.find(who.houseId, { tankId: entry.subjectId }, { tx, limit: 1 });
-      if (standing.length > 0)
-        throw new DomainError('log/later-entries', { detail: 'Animals were put into this tank; take that back first.' });
+      await also.before?.(scope, entry);
+      await bookBack(scope, entry);
     },
-    async after({ who, tx }, entry) {
-      if (entry.kind !== 'move' || !entry.subjectId) return;
-      const last = (
-        await placements.find(
-          who.houseId,
-          { lotId: entry.subjectId },
-          {
-            tx,
-            order: [
-              ['at', 'DESC'],
-              ['id', 'DESC'],
-            ],
-            limit: 1,
-          },
-        )
-      )[0];
-      if (last) await lots.update(who.houseId, { id: entry.subjectId }, { tankId: last.tankId }, tx);
+    ...(also.after ? { after: also.after } : {}),
+  });
+  log.register({
+    lot: ledgerUndoing(),
+    move: ledgerUndoing({ after: placeBack }),
+    loss: ledgerUndoing(),
+    count: ledgerUndoing(),
+    tank: {
+      tables: [],
+      async before(scope, { subjectId: tankId }) {
+        if ((await placements.find(scope, { tankId }, { limit: 1 })).length > 0)
+          throw new DomainError('log/later-entries', { detail: 'Animals were put into this tank; take that back first.' });
+      },
     },
   });
 
@@ -147,17 +142,17 @@ export function createStock({
     body: Pick<Body<'move'>, 'lotId' | 'newLotId' | 'toTankId' | 'heads' | 'at'>,
   ): Promise<Applied> {
     const lot = await lockLot(scope, body.lotId);
-    const tank = await room.getTank(scope.who, body.toTankId, scope);
-    const from = lot.tankId ? await room.getTank(scope.who, lot.tankId, scope) : null;
+    const tank = await room.getTank(scope, body.toTankId);
+    const from = lot.tankId ? await room.getTank(scope, lot.tankId) : null;
     const decision = decideMove(headsOf(lot), body.heads);
     if (!decision.ok) throw new DomainError('stock/too-many', { detail: decision.message, pointer: `#/heads/${decision.field}` });
     if (tank.id === lot.tankId)
       throw new DomainError('request/invalid', { detail: 'They are in that tank already.', pointer: '#/toTankId' });
-    const { who, tx, entryId } = scope;
+    const { entryId } = scope;
     const text = `${headWords(body.heads)} from ${from?.code ?? 'nowhere'} to ${tank.code}`;
     if (totalHeads(body.heads) === totalHeads(lot)) {
-      await placements.insert(who.houseId, { id: newId(), entryId, lotId: lot.id, tankId: tank.id, at: body.at }, tx);
-      await lots.update(who.houseId, { id: lot.id }, { tankId: tank.id }, tx);
+      await placements.insert(scope, { id: newId(), entryId, lotId: lot.id, tankId: tank.id, at: body.at });
+      await lots.update(scope, { id: lot.id }, { tankId: tank.id });
       return { text: `Moved ${text}`, tankId: lot.tankId, otherTankId: tank.id, subjectId: lot.id };
     }
     const { id: _id, entryId: _entry, males: _m, females: _f, unsexed: _u, ...like } = lot;
@@ -174,7 +169,7 @@ export function createStock({
     const decision = decideMove(headsOf(lot), body.heads);
     if (!decision.ok) throw new DomainError('stock/too-many', { detail: decision.message, pointer: `#/heads/${decision.field}` });
     await book(scope, { ...headsOf(body.heads), fromLotId: lot.id, toLotId: null, cause: body.cause }, body.at);
-    const tank = lot.tankId ? await room.getTank(scope.who, lot.tankId, scope) : null;
+    const tank = lot.tankId ? await room.getTank(scope, lot.tankId) : null;
     return {
       text: `${tank?.code ?? 'no tank'}: ${headWords(body.heads)} ${body.cause === 'infertile' ? 'white eggs picked' : ({ sale: 'sold', gift: 'given away', cull: 'culled', predation: 'eaten' }[body.cause as string] ?? 'lost')}${body.note ? `, ${body.note}` : ''}`,
       tankId: lot.tankId,
@@ -209,7 +204,7 @@ export function createStock({
     const decision = decideCount(lot.id, headsOf(lot), counted);
     if (!decision.ok) throw new DomainError('stock/too-many', { detail: decision.message, pointer: '#/counted' });
     if (decision.movement) await book(scope, decision.movement, at, '#/counted');
-    const tank = lot.tankId ? await room.getTank(scope.who, lot.tankId, scope) : null;
+    const tank = lot.tankId ? await room.getTank(scope, lot.tankId) : null;
     const before = totalHeads(lot);
     return {
       text: `${tank?.code ?? 'no tank'}: counted ${counted}${before === counted ? ', as booked' : `, ${before} were booked`}`,
@@ -228,14 +223,15 @@ export function createStock({
     applyPlainLoss,
     applyCount,
     quarantines,
+    ledgerUndoing,
 
     addLot: async (who: Who, body: Body<'addLot'>) => {
-      const before = await log.replay(who, body.id, 'lot');
+      const before = await log.replay(who, 'lot', body);
       if (before) return before;
       if (!body.override) await readiness.mustBeReady(who, body.tankId, '#/tankId');
-      return log.record(who, { id: body.id, kind: 'lot', when: exactly(body.at), override: body.override }, async (scope) => {
-        const kind = await species.get(who, body.speciesKey);
-        const tank = await room.getTank(who, body.tankId, scope);
+      return log.record(who, { kind: 'lot', asked: body, when: exactly(body.at) }, async (scope) => {
+        const kind = await species.get(scope, body.speciesKey);
+        const tank = await room.getTank(scope, body.tankId);
         const { lotId, speciesKey, line, generation, origin, acquiredFrom, at } = body;
         await createLot(scope, {
           id: lotId,
@@ -258,29 +254,27 @@ export function createStock({
 
     /** What the room says to a move is asked before its transaction: it reads much and locks nothing. */
     move: async (who: Who, body: Body<'move'>) => {
-      const before = await log.replay(who, body.id, 'move');
+      const before = await log.replay(who, 'move', body);
       if (before) return before;
       if (!body.override) {
-        const lot = await lots.get(who.houseId, body.lotId);
+        const lot = await lots.get(who, body.lotId);
         await readiness.mustBeReady(who, body.toTankId);
         if (lot?.tankId) await quarantines.mustHold(who, lot.tankId, body.toTankId);
       }
-      return log.record(who, { id: body.id, kind: 'move', when: exactly(body.at), override: body.override }, (scope) =>
-        applyMove(scope, body),
-      );
+      return log.record(who, { kind: 'move', asked: body, when: exactly(body.at) }, (scope) => applyMove(scope, body));
     },
     lose: (who: Who, body: Body<'lose'>) =>
-      log.record(who, { id: body.id, kind: 'loss', when: exactly(body.at), override: body.override }, (scope) =>
+      log.record(who, { kind: 'loss', asked: body, when: exactly(body.at) }, (scope) =>
         applyLoss(scope, { ...body, at: exactly(body.at) }),
       ),
     count: (who: Who, body: Body<'count'>) =>
-      log.record(who, { id: body.id, kind: 'count', when: exactly(body.at), override: body.override }, (scope) =>
+      log.record(who, { kind: 'count', asked: body, when: exactly(body.at) }, (scope) =>
         applyCount(scope, body.lotId, body.counted, exactly(body.at)),
       ),
 
     /** Proves the ledger: cached headcounts against the movements, and what came in against what left and lives. */
-    async balance(who: Pick<Who, 'houseId'>) {
-      const [rows, outside] = await Promise.all([repository.balance(who.houseId), repository.outside(who.houseId)]);
+    async balance(at: Reading) {
+      const [rows, outside] = await Promise.all([repository.balance(at), repository.outside(at)]);
       const wrongLots = rows
         .filter(
           (row) =>

@@ -38,7 +38,7 @@ export interface Client {
   ): Promise<ReplyOf<Line<Name>>>;
   /** Writes, and throws when it is refused. */
   write<Name extends ApiName>(name: Name, body: BodyOf<Line<Name>>): Promise<ReplyOf<Line<Name>>>;
-  raw(method: string, path: string, body?: string, headers?: Record<string, string>): Promise<Response>;
+  raw(method: string, path: string, body?: string | Buffer, headers?: Record<string, string>): Promise<Response>;
 }
 
 export interface TestHouse {
@@ -68,7 +68,7 @@ function createClient(url: string): Client {
         ...(cookie ? { cookie } : {}),
         ...headers,
       },
-      ...(body === undefined ? {} : { body }),
+      ...(body === undefined ? {} : { body: typeof body === 'string' ? body : new Uint8Array(body) }),
     });
     const set = response.headers.get('set-cookie');
     if (set) cookie = set.split(';')[0] ?? '';
@@ -110,7 +110,7 @@ export async function openTestHouse(startAt: string): Promise<TestHouse> {
   const database = openDatabase(base.replace(/\/[^/]*$/, `/${name}`), () => statements++);
   await migrator(database).up();
   let now = startAt;
-  const services = compose({ database, clock: { now: () => now } });
+  const services = compose({ database, clock: { now: () => now }, cheapPasswords: true });
   const app = buildApp({ services, log: pino({ level: 'silent' }), secret: 'test' });
   const server: Server = await new Promise((resolve) => {
     const listening = app.listen(0, '127.0.0.1', () => resolve(listening));

@@ -1,14 +1,14 @@
 import { Suspense } from 'react';
-import { BrowserRouter } from 'react-router';
+import { BrowserRouter, useLocation } from 'react-router';
 import { Toaster } from 'sonner';
 import { SWRConfig } from 'swr';
 import { HouseProvider, useGet } from '../data';
-import { Loading, ProblemNote, StagePatterns } from '../ui';
+import { ErrorBoundary, Loading, ProblemNote, StagePatterns } from '../ui';
 import { Pages } from './routes';
 import { Shell } from './Shell';
 import { SignInPage } from './SignInPage';
 
-const SETTINGS = { errorRetryInterval: 2500, refreshInterval: 60_000, dedupingInterval: 500 };
+const SETTINGS = { errorRetryInterval: 2500, dedupingInterval: 500 };
 
 function Entrance() {
   const session = useGet('session');
@@ -27,11 +27,21 @@ function Entrance() {
   return (
     <HouseProvider session={session.data}>
       <Shell>
-        <Suspense fallback={<Loading what="the page" />}>
-          <Pages />
-        </Suspense>
+        <PageBoundary />
       </Shell>
     </HouseProvider>
+  );
+}
+
+/** One page: a fault in it leaves Horizon, areas and jot line as they are; the next page begins anew. */
+function PageBoundary() {
+  const { pathname } = useLocation();
+  return (
+    <ErrorBoundary key={pathname} what="The page">
+      <Suspense fallback={<Loading what="the page" />}>
+        <Pages />
+      </Suspense>
+    </ErrorBoundary>
   );
 }
 

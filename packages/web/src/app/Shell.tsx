@@ -1,9 +1,10 @@
 import { clsx } from 'clsx';
-import { useEffect, type ReactNode } from 'react';
-import { NavLink } from 'react-router';
+import { useEffect, useRef, type ReactNode } from 'react';
+import { NavLink, useLocation } from 'react-router';
 import { toast } from 'sonner';
 import { startOutbox, useGet, useHouse, useOutbox, useTouch } from '../data';
 import { Horizon, JotLine } from '../rounds';
+import { ErrorBoundary } from '../ui';
 import { HouseMenu } from './HouseMenu';
 
 const AREAS = [
@@ -87,24 +88,34 @@ function Connection() {
 export function Shell({ children }: { children: ReactNode }) {
   const touch = useTouch();
   const house = useHouse();
+  const { pathname } = useLocation();
+  const main = useRef<HTMLElement>(null);
+  // A new page is read from its top.
+  useEffect(() => {
+    main.current?.scrollTo(0, 0);
+  }, [pathname]);
   useEffect(
     () =>
-      startOutbox(touch, (label, problem) => {
+      startOutbox(`${house.userName} ${house.id}`, touch, (label, problem) => {
         toast.error(`${label} was refused: ${problem.message}`, { duration: 20_000 });
       }),
-    [touch],
+    [touch, house.userName, house.id],
   );
   return (
     <div className="flex h-dvh flex-col print:h-auto">
       <header className="no-print flex shrink-0 flex-col border-b border-ink bg-sheet md:h-[96px] md:flex-row">
         <HouseMenu />
-        <Horizon />
+        <ErrorBoundary what="The Horizon">
+          <Horizon />
+        </ErrorBoundary>
       </header>
       <div className="flex min-h-0 flex-1 flex-col md:flex-row">
         <Staff />
         <div className="flex min-h-0 min-w-0 flex-1 flex-col">
           <Connection />
-          <main className="min-h-0 flex-1 overflow-y-auto px-3 py-4 md:px-[22px] print:overflow-visible">{children}</main>
+          <main ref={main} className="min-h-0 flex-1 overflow-y-auto px-3 py-4 md:px-[22px] print:overflow-visible">
+            {children}
+          </main>
         </div>
       </div>
       {house.may('sitter') && <JotLine />}

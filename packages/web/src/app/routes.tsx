@@ -1,30 +1,25 @@
-import { lazy } from 'react';
+import { lazy, type ComponentType } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
-import { LogPage, RoundsPage, SitterSheet, TankPage } from '../rounds';
+import { AttemptPage, BenchPage, LogPage, TankPage } from '../pages';
 import { ExposurePage, ProbesPage, RoomPage, WatersPage } from '../room';
+import { RoundsPage, SitterSheet } from '../rounds';
+import { SpeciesPage } from '../species';
+import { TransferSheet } from '../transfers';
 import { Empty } from '../ui';
 
-const page = <Key extends string>(load: () => Promise<Record<Key, React.ComponentType>>, key: Key) =>
-  lazy(async () => ({ default: (await load())[key] }));
+/** A page that is fetched when it is opened. */
+const page = <Props extends object>(load: () => Promise<ComponentType<Props>>) => lazy(async () => ({ default: await load() }));
 
-const stock = () => import('../stock');
-const stockPage = (key: 'stock' | 'species' | 'lot' | 'sexing' | 'lines') =>
-  lazy(async () => ({ default: await (await stock()).stockPages[key]() }));
-const TransferSheet = lazy(async () => ({ default: (await stock()).TransferSheet }));
-const StockPage = stockPage('stock');
-const SpeciesPage = stockPage('species');
-const LotPage = stockPage('lot');
-const SexingPage = stockPage('sexing');
-const LinesPage = stockPage('lines');
-const spawning = () => import('../spawning');
-const SpawnsPage = page(spawning, 'SpawnsPage');
-const AttemptPage = page(spawning, 'AttemptPage');
-const NewAttemptPage = page(spawning, 'NewAttemptPage');
-const broods = () => import('../broods');
-const BroodsPage = page(broods, 'BroodsPage');
-const BroodPage = page(broods, 'BroodPage');
-const LarderPage = page(() => import('../larder'), 'LarderPage');
-const BenchPage = page(() => import('./BenchPage'), 'BenchPage');
+const stock = async () => (await import('../stock')).stockPages;
+const StockPage = page(async () => (await stock()).stock());
+const LotPage = page(async () => (await stock()).lot());
+const SexingPage = page(async () => (await stock()).sexing());
+const LinesPage = page(async () => (await stock()).lines());
+const SpawnsPage = page(async () => (await import('../spawning')).SpawnsPage);
+const NewAttemptPage = page(async () => (await import('../spawning')).NewAttemptPage);
+const BroodsPage = page(async () => (await import('../broods')).BroodsPage);
+const BroodPage = page(async () => (await import('../broods')).BroodPage);
+const LarderPage = page(async () => (await import('../larder')).LarderPage);
 
 /** Every page by its address; all but the round are fetched when they are opened. */
 export function Pages() {
@@ -38,7 +33,7 @@ export function Pages() {
       <Route path="/room/exposure" element={<ExposurePage />} />
       <Route path="/tanks/:tankId" element={<TankPage />} />
       <Route path="/stock" element={<StockPage />} />
-      <Route path="/stock/:lotId" element={<LotPage />} />
+      <Route path="/stock/:lotId" element={<LotPage Send={TransferSheet} />} />
       <Route path="/stock/:lotId/sexing" element={<SexingPage />} />
       <Route path="/stock/lines/:speciesKey/:view?" element={<LinesPage />} />
       <Route path="/species/:key?" element={<SpeciesPage />} />
@@ -46,7 +41,7 @@ export function Pages() {
       <Route path="/spawns/new" element={<NewAttemptPage />} />
       <Route path="/spawns/:attemptId" element={<AttemptPage />} />
       <Route path="/broods" element={<BroodsPage />} />
-      <Route path="/broods/:broodId" element={<BroodPage />} />
+      <Route path="/broods/:broodId" element={<BroodPage Send={TransferSheet} />} />
       <Route path="/larder" element={<LarderPage />} />
       <Route path="/bench" element={<BenchPage />} />
       <Route path="/log" element={<LogPage />} />

@@ -1,4 +1,3 @@
-export { SumSheet, UseResult, type SumResult } from './SumSheet';
-export { useSumFacts, valuesOf } from './useSumFacts';
+export { SumPanel, UseResult, type SumResult } from './SumPanel';
 export { SUMS } from './sums';
 export type { Sum, SumFacts } from './sum';

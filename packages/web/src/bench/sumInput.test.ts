@@ -1,4 +1,4 @@
-import { CALCULATIONS, runCalculation } from '@freshet/contract/calculations';
+import { CALCULATIONS, runCalculation } from '@freshet/contract/bench';
 import { lookAt, putAt, toSumInput } from './sumInput';
 import { SUMS } from './sums';
 

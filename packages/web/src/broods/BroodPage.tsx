@@ -1,12 +1,13 @@
-import { useState } from 'react';
+import { Suspense, useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { FOOD_NAMES } from '@freshet/core/stock';
+import { FOOD_NAMES } from '@freshet/core/species';
 import { formatDateRange, formatDay, formatInstantRange, houseDay } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
 import { useGet, useHouse, type Reply } from '../data';
-import { CountForm, LossForm, TransferSheet, type SomeLot } from '../stock';
-import { WindowList } from '../spawning';
-import { Button, Dialog, Fact, Loaded, PageHead, Panel, Why } from '../ui';
+import { CountForm, LossForm, type SomeLot } from '../stock';
+import type { SendSheet } from '../room';
+import { WindowList } from './WindowList';
+import { Button, Dialog, Fact, Loaded, Notice, PageHead, Panel, Why } from '../ui';
 import { ObservationForm } from './ObservationForm';
 import { StreamPicture } from './StreamPicture';
 import { WhiteForm } from './WhiteForm';
@@ -148,7 +149,7 @@ function LotChoice({ lots, chosen, change }: { lots: Page['lots']; chosen: strin
 }
 
 /** How many, how old, what comes next and when, for one brood. */
-export function BroodPage() {
+export function BroodPage({ Send }: { Send: SendSheet }) {
   const { broodId = '' } = useParams();
   const house = useHouse();
   const reply = useGet('brood', { params: { broodId } });
@@ -161,7 +162,14 @@ export function BroodPage() {
         const living = page.lots.filter((lot) => lot.count > 0);
         const lot = living.find((candidate) => candidate.id === lotId) ?? living[0];
         const some: SomeLot | null = lot
-          ? { id: lot.id, speciesName: page.speciesName, tankId: lot.tankId, males: 0, females: 0, unsexed: lot.count }
+          ? {
+              id: lot.id,
+              speciesName: page.speciesName,
+              tankId: lot.tankId,
+              males: lot.males,
+              females: lot.females,
+              unsexed: lot.unsexed,
+            }
           : null;
         const waiting = page.stage === 'eggs' || page.stage === 'yolk';
         return (
@@ -189,6 +197,15 @@ export function BroodPage() {
                 </>
               )}
             </PageHead>
+            {page.trouble && (
+              <Notice look="rust">
+                {page.trouble}{' '}
+                <Link to={`/species/${page.speciesKey}`} className="link">
+                  Mend the figures
+                </Link>
+                ; until then nothing is said of its dates.
+              </Notice>
+            )}
             <StreamPicture page={page} />
             <div className="mt-3 grid divide-y divide-rule border border-rule bg-sheet md:grid-cols-2 md:divide-y-0 lg:grid-cols-[1.6fr_1fr_1.2fr_1fr] lg:divide-x">
               <Next page={page} />
@@ -212,7 +229,11 @@ export function BroodPage() {
                 </>
               )}
             </Dialog>
-            {sheet === 'split' && some?.tankId && <TransferSheet fromTankId={some.tankId} lotId={some.id} close={close} />}
+            {sheet === 'split' && some?.tankId && (
+              <Suspense>
+                <Send fromTankId={some.tankId} lotId={some.id} close={close} />
+              </Suspense>
+            )}
           </>
         );
       }}

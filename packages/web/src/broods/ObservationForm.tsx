@@ -1,5 +1,5 @@
 import { useEntryForm, useHouse } from '../data';
-import { EntryFormFoot, readWhen, readWhole, SelectField, TextField, toLocal, WhenField, type When } from '../ui';
+import { EntryFormFrame, readWhen, readWhole, SelectField, TextField, toLocal, type When, WhenField } from '../ui';
 
 type Kind = 'eggsSeen' | 'hatched' | 'freeSwimming';
 
@@ -35,7 +35,7 @@ export function ObservationForm({
   });
   const { register, formState, watch, setValue } = entry.form;
   return (
-    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+    <EntryFormFrame entry={entry} action="Log it">
       <SelectField label="What was seen" {...register('kind')}>
         <option value="eggsSeen">Still eggs</option>
         {!brood.carried && <option value="hatched">Hatched</option>}
@@ -56,7 +56,6 @@ export function ObservationForm({
           {...register('counted')}
         />
       )}
-      <EntryFormFoot entry={entry} action="Log it" />
-    </form>
+    </EntryFormFrame>
   );
 }

@@ -1,5 +1,5 @@
 import { useEntryForm, useHouse } from '../data';
-import { EntryFormFoot, readWhole, TextField } from '../ui';
+import { EntryFormFrame, readWhole, TextField } from '../ui';
 
 /** White eggs picked out. */
 export function WhiteForm({ brood, done }: { brood: { id: string; name: string; alive: number }; done: () => void }) {
@@ -14,7 +14,7 @@ export function WhiteForm({ brood, done }: { brood: { id: string; name: string; 
     done,
   });
   return (
-    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+    <EntryFormFrame entry={entry} action="Log them">
       <TextField
         label="White eggs picked"
         autoFocus
@@ -23,7 +23,6 @@ export function WhiteForm({ brood, done }: { brood: { id: string; name: string; 
         error={entry.form.formState.errors.count?.message}
         {...entry.form.register('count')}
       />
-      <EntryFormFoot entry={entry} action="Log them" />
-    </form>
+    </EntryFormFrame>
   );
 }

@@ -1,2 +1,4 @@
 export { BroodsPage } from './BroodsPage';
 export { BroodPage } from './BroodPage';
+export { ClutchForm } from './ClutchForm';
+export { WindowList } from './WindowList';

@@ -84,6 +84,27 @@ export function send<Name extends WriteName>(
   return request<Reply<Name>>(API[name].method, urlOf(name, params), body);
 }
 
+/** Sends a picture; what is said of it stands in the address. */
+export async function sendPicture<Name extends WriteName>(
+  name: Name,
+  about: Record<string, string> & { id: string },
+  picture: Blob,
+): Promise<Reply<Name>> {
+  let response: Response;
+  try {
+    response = await fetch(urlOf(name, {}, about), {
+      method: API[name].method,
+      credentials: 'same-origin',
+      headers: { 'content-type': picture.type || 'application/octet-stream' },
+      body: picture,
+    });
+  } catch {
+    throw new ApiProblem('network', 0, 'The server does not answer', 'The server does not answer; try again when it does.');
+  }
+  if (!response.ok) throw await toProblem(response);
+  return (await response.json()) as Reply<Name>;
+}
+
 /** Path prefixes that a write changes. */
 export function touchedBy(name: WriteName): readonly string[] {
   return API[name].touches;

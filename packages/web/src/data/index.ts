@@ -1,4 +1,4 @@
-export { ApiProblem, send, urlOf, type Body, type Reply, type ReadName, type WriteName } from './api';
+export { ApiProblem, send, sendPicture, urlOf, type Body, type Reply, type ReadName, type WriteName } from './api';
 export { useGet, useTouch } from './useGet';
 export { startOutbox, useOutbox } from './outbox';
 export { HouseProvider, useHouse, type House } from './house';

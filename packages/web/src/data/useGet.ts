@@ -2,13 +2,20 @@ import useSWR, { useSWRConfig, type SWRResponse } from 'swr';
 import { useCallback } from 'react';
 import { request, touchedBy, urlOf, type ApiProblem, type Query, type ReadName, type Reply, type WriteName } from './api';
 
+/** What changes by itself, by time or by probes; all else changes by a write, and is asked for again then. */
+const LIVING: ReadonlySet<ReadName> = new Set(['round', 'horizon', 'tankLife', 'probes', 'session', 'foodPlans', 'cultures']);
+const EVERY_MS = 60_000;
+
 /** Reads an endpoint; asks again when a write touched it, on focus, and after a failure. Null asks for nothing. */
 export function useGet<Name extends ReadName>(
   name: Name | null,
   { params, query }: { params?: Record<string, string>; query?: Query<Name> } = {},
 ): SWRResponse<Reply<Name>, ApiProblem> {
   const key = name === null ? null : urlOf(name, params, query as Record<string, string | undefined> | undefined);
-  return useSWR<Reply<Name>, ApiProblem>(key, (url: string) => request<Reply<Name>>('GET', url), { keepPreviousData: true });
+  return useSWR<Reply<Name>, ApiProblem>(key, (url: string) => request<Reply<Name>>('GET', url), {
+    keepPreviousData: true,
+    refreshInterval: name !== null && LIVING.has(name) ? EVERY_MS : 0,
+  });
 }
 
 /** Asks again for everything a write touches. */

@@ -45,9 +45,14 @@ export function useLog(): <Name extends LogName>(
         return true;
       } catch (error) {
         if (error instanceof ApiProblem && error.passing) {
-          keepForLater({ name, body, label });
-          toast(`${label}: kept here, sent when the server answers`);
-          return true;
+          try {
+            await keepForLater({ name, body, label });
+            toast(`${label}: kept here, sent when the server answers`);
+            return true;
+          } catch {
+            toast.error(`${label}: it could not be kept on this device; try again when the server answers.`);
+            return false;
+          }
         }
         toast.error(error instanceof ApiProblem ? error.message : 'That did not work.');
         return false;

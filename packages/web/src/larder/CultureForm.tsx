@@ -2,9 +2,9 @@ import { useRef } from 'react';
 import { v7 as newId } from 'uuid';
 import { CULTURE_FOODS } from '@freshet/contract/larder';
 import { CULTURES, type CultureFood, type CultureKind } from '@freshet/core/larder';
-import { FOOD_NAMES } from '@freshet/core/stock';
+import { FOOD_NAMES } from '@freshet/core/species';
 import { useEntryForm, useGet, useHouse } from '../data';
-import { EntryFormFoot, fromLocal, SelectField, TextField, toLocal, WhenField } from '../ui';
+import { EntryFormFrame, fromLocal, SelectField, TextField, toLocal, WhenField } from '../ui';
 
 /** Starts a culture or sets a hatch. */
 export function CultureForm({ food, done }: { food: CultureFood; done: () => void }) {
@@ -28,7 +28,7 @@ export function CultureForm({ food, done }: { food: CultureFood; done: () => voi
   const { register, watch, setValue, formState } = entry.form;
   const kind: CultureKind = CULTURES[watch('food')];
   return (
-    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+    <EntryFormFrame entry={entry} action="Start it">
       <SelectField
         label="What"
         hint={`Ripe after ${kind.ripeDays.join(' to ')} days, at about 22 °C: ${kind.sign}.`}
@@ -60,7 +60,6 @@ export function CultureForm({ food, done }: { food: CultureFood; done: () => voi
         onChange={(when) => setValue('startedAt', when.to)}
         error={formState.errors.startedAt?.message}
       />
-      <EntryFormFoot entry={entry} action="Start it" />
-    </form>
+    </EntryFormFrame>
   );
 }

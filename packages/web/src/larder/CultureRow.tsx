@@ -1,6 +1,6 @@
 import { v7 as newId } from 'uuid';
 import { CULTURES, type CultureKind } from '@freshet/core/larder';
-import { FOOD_NAMES } from '@freshet/core/stock';
+import { FOOD_NAMES } from '@freshet/core/species';
 import { formatDay, formatDayRange, houseDay } from '@freshet/core/time';
 import { useHouse, useLog, type Reply } from '../data';
 import { stageFill } from '../ui';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { CULTURES, type CultureFood } from '@freshet/core/larder';
-import { FOOD_NAMES } from '@freshet/core/stock';
+import { FOOD_NAMES } from '@freshet/core/species';
 import { formatDay, formatDayRange } from '@freshet/core/time';
 import { useGet, useHouse, type Reply } from '../data';
 import { Button, Dialog, Empty, Loaded, PageHead, Why } from '../ui';

@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import { formatNumber } from '@freshet/core/units';
-import { SumSheet, SUMS, UseResult, useSumFacts } from '../bench';
+import { SumPanel, SUMS, UseResult } from '../bench';
+import { useSumFacts } from './useSumFacts';
 import { showVolume, useEntryForm, useGet, useHouse } from '../data';
-import { Button, EntryFormFoot, fromLocal, QuantityField, readQuantity, SelectField, toLocal, WhenField } from '../ui';
+import { Button, EntryFormFrame, fromLocal, QuantityField, readQuantity, SelectField, toLocal, WhenField } from '../ui';
 
 const COOLING = SUMS.find(({ name }) => name === 'water.changeToTemperature');
 
@@ -44,7 +45,7 @@ export function ChangeForm({
   const { register, watch, setValue, formState } = entry.form;
   const usualWater = waters.data?.find(({ id }) => id === regime.data?.regime?.waterId);
   return (
-    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+    <EntryFormFrame entry={entry} action="Log the change">
       <div className="grid gap-4 sm:grid-cols-2">
         <QuantityField
           kind="volume"
@@ -82,7 +83,7 @@ export function ChangeForm({
         error={formState.errors.at?.message}
       />
       {summing && COOLING ? (
-        <SumSheet
+        <SumPanel
           sum={COOLING}
           facts={facts}
           foot={(result) => (
@@ -109,7 +110,6 @@ export function ChangeForm({
       <p className="text-note text-quiet">
         Unplug the heater before the level falls below it. Feel the hose first: water that stood in the sun can be hot.
       </p>
-      <EntryFormFoot entry={entry} action="Log the change" />
-    </form>
+    </EntryFormFrame>
   );
 }

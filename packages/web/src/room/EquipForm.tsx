@@ -1,5 +1,5 @@
 import { FieldProblem, useEntryForm } from '../data';
-import { EntryFormFoot, readWhole, TextField } from '../ui';
+import { Checkbox, EntryFormFrame, readWhole, TextField } from '../ui';
 import type { Tank } from './layoutRoom';
 
 /** What a tank is equipped with, and its own rules of readiness. */
@@ -28,6 +28,7 @@ export function EquipForm({ tank, done }: { tank: Tank; done: () => void }) {
         zeroDays: readWhole('zeroDays', values.zeroDays),
         restDays: readWhole('restDays', values.restDays),
         shelters: values.shelters.trim() === '' ? null : readWhole('shelters', values.shelters),
+        version: equipment.version,
       };
     },
     label: () => `${tank.code}: equipment noted`,
@@ -35,14 +36,9 @@ export function EquipForm({ tank, done }: { tank: Tank; done: () => void }) {
   });
   const { register, formState } = entry.form;
   const { errors } = formState;
-  const flag = (name: 'hasLid' | 'hasIntakeGuard', label: string) => (
-    <label className="flex min-h-11 items-center gap-3">
-      <input type="checkbox" className="size-6 accent-[var(--deep)]" {...register(name)} />
-      {label}
-    </label>
-  );
+  const flag = (name: 'hasLid' | 'hasIntakeGuard', label: string) => <Checkbox {...register(name)}>{label}</Checkbox>;
   return (
-    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+    <EntryFormFrame entry={entry} action="Keep it">
       <div className="grid gap-4 sm:grid-cols-2">
         <TextField
           label="Heater, W"
@@ -79,7 +75,6 @@ export function EquipForm({ tank, done }: { tank: Tank; done: () => void }) {
           {...register('restDays')}
         />
       </div>
-      <EntryFormFoot entry={entry} action="Keep it" />
-    </form>
+    </EntryFormFrame>
   );
 }

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useGet, useHouse, showVolume } from '../data';
 import { saveFile } from '../print';
-import { Button } from '../ui';
+import { Button, Checkbox } from '../ui';
 import type { Rack } from './layoutRoom';
 
 /** Chooses the racks whose tanks get labels, and makes the sheet. */
@@ -37,15 +37,12 @@ export function LabelsForm({ racks, done }: { racks: readonly Rack[]; done: () =
   return (
     <div className="flex flex-col gap-2">
       {racks.map((rack) => (
-        <label key={rack.id} className="flex min-h-11 items-center gap-3">
-          <input
-            type="checkbox"
-            className="size-6 accent-[var(--deep)]"
-            checked={chosen.includes(rack.id)}
-            onChange={(event) => setChosen(event.target.checked ? [...chosen, rack.id] : chosen.filter((id) => id !== rack.id))}
-          />
+        <Checkbox
+          checked={chosen.includes(rack.id)}
+          onChange={(event) => setChosen(event.target.checked ? [...chosen, rack.id] : chosen.filter((id) => id !== rack.id))}
+        >
           {rack.code} {rack.name}
-        </label>
+        </Checkbox>
       ))}
       <p className="text-note text-quiet">
         {tanks.length} labels, ten on a page of A4. The code leads to this address: {window.location.host}. A phone must reach it.

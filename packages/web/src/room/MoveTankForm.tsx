@@ -1,7 +1,7 @@
 import { decidePlace, endOfShelf } from '@freshet/core/room';
 import { formatNumber } from '@freshet/core/units';
 import { useEntryForm, useHouse } from '../data';
-import { EntryFormFoot, QuantityField, readQuantity, SelectField } from '../ui';
+import { EntryFormFrame, Notice, QuantityField, readQuantity, SelectField } from '../ui';
 import type { Rack, Tank } from './layoutRoom';
 
 /** Moves a tank by its measures; what stands in the way is said while typing. */
@@ -48,7 +48,7 @@ export function MoveTankForm({
       )
     : null;
   return (
-    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+    <EntryFormFrame entry={entry} action="Move the tank">
       <div className="grid gap-4 sm:grid-cols-[2fr_1fr_1.3fr]">
         <SelectField label="Shelf" error={formState.errors.shelfId?.message} {...register('shelfId')}>
           {racks.flatMap((rack) =>
@@ -73,12 +73,11 @@ export function MoveTankForm({
           <option value="short">Short side</option>
         </SelectField>
       </div>
-      {decision && !decision.ok && <p className="border-l-4 border-amber-line bg-amber-wash px-3 py-2">{decision.message}</p>}
+      {decision && !decision.ok && <Notice>{decision.message}</Notice>}
       <p className="text-note text-quiet">
         {tank.code} weighs {formatNumber(tank.totalKg)} kg as it stands. Empty it first; never lift it full or alone. A full rack
         can exceed a domestic floor; ask a qualified person.
       </p>
-      <EntryFormFoot entry={entry} action="Move the tank" />
-    </form>
+    </EntryFormFrame>
   );
 }

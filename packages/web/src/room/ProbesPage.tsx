@@ -5,7 +5,7 @@ import { PLAYED_FAULTS } from '@freshet/contract/room';
 import { formatInstant } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
 import { ApiProblem, send, showTemperature, useEntryForm, useGet, useHouse, type Reply } from '../data';
-import { Button, Dialog, Empty, EntryFormFoot, Loaded, PageHead, SelectField, TextField } from '../ui';
+import { Button, Dialog, Empty, EntryFormFrame, Loaded, PageHead, SelectField, TextField } from '../ui';
 import { Link } from 'react-router';
 
 type Probe = Reply<'probes'>[number];
@@ -36,7 +36,7 @@ function ProbeForm({ done }: { done: () => void }) {
   });
   const { register, formState } = entry.form;
   return (
-    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+    <EntryFormFrame entry={entry} action="Add the probe">
       <TextField label="Name" autoFocus error={formState.errors.name?.message} {...register('name')} />
       <SelectField label="Hangs in" error={formState.errors.tankId?.message} {...register('tankId')}>
         <option value="">Choose a tank</option>
@@ -46,8 +46,7 @@ function ProbeForm({ done }: { done: () => void }) {
           </option>
         ))}
       </SelectField>
-      <EntryFormFoot entry={entry} action="Add the probe" />
-    </form>
+    </EntryFormFrame>
   );
 }
 

@@ -1,5 +1,5 @@
 import { useEntryForm } from '../data';
-import { EntryFormFoot, readWhole, SelectField, TextField } from '../ui';
+import { Checkbox, EntryFormFrame, Notice, readWhole, SelectField, TextField } from '../ui';
 
 /** Adds a rack, a stand or a yard. */
 export function RackForm({ done }: { done: (rackId: string | null) => void }) {
@@ -28,7 +28,7 @@ export function RackForm({ done }: { done: (rackId: string | null) => void }) {
   });
   const { register, formState, watch } = entry.form;
   return (
-    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+    <EntryFormFrame entry={entry} action="Add the rack">
       <div className="grid gap-4 sm:grid-cols-[1fr_2fr]">
         <TextField label="Code" autoFocus hint="As on the tape: A" error={formState.errors.code?.message} {...register('code')} />
         <TextField label="Name" hint="North wall" error={formState.errors.name?.message} {...register('name')} />
@@ -44,10 +44,7 @@ export function RackForm({ done }: { done: (rackId: string | null) => void }) {
         error={formState.errors.sump?.message}
         {...register('sump')}
       />
-      <label className="flex min-h-11 items-center gap-3">
-        <input type="checkbox" className="size-6 accent-[var(--deep)]" {...register('quarantine')} />
-        Quarantine: served last, with its own tools
-      </label>
+      <Checkbox {...register('quarantine')}>Quarantine: served last, with its own tools</Checkbox>
       <div className="grid gap-4 sm:grid-cols-2">
         <TextField
           label="Nets and hoses"
@@ -66,14 +63,11 @@ export function RackForm({ done }: { done: (rackId: string | null) => void }) {
         )}
       </div>
       {watch('quarantine') && watch('sump') && (
-        <p className="border-l-4 border-amber-line bg-amber-wash px-3 py-2">
-          A quarantine on a shared sump passes illness to every tank on it. Give it water of its own.
-        </p>
+        <Notice>A quarantine on a shared sump passes illness to every tank on it. Give it water of its own.</Notice>
       )}
       <p className="text-note text-quiet">
         A full rack can exceed a domestic floor; ask a qualified person. Wall fixings alone are not enough.
       </p>
-      <EntryFormFoot entry={entry} action="Add the rack" />
-    </form>
+    </EntryFormFrame>
   );
 }

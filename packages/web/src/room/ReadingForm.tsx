@@ -1,7 +1,7 @@
 import { METHODS } from '@freshet/core/room';
 import { READING_LIMITS, type Quantity } from '@freshet/contract/room';
 import { FieldProblem, useEntryForm, useGet, useHouse } from '../data';
-import { EntryFormFoot, fromLocal, QuantityField, readQuantity, SelectField, TextField, toLocal, WhenField } from '../ui';
+import { EntryFormFrame, fromLocal, QuantityField, readQuantity, SelectField, TextField, toLocal, WhenField } from '../ui';
 
 const METHOD_WORDS = { strip: 'Strip', drops: 'Drops', meter: 'Meter', probe: 'Probe' } as const;
 
@@ -50,7 +50,7 @@ export function ReadingForm({
   const unit = quantity === 'tempC' ? (house.units.temperature === 'degF' ? '°F' : '°C') : READING_LIMITS[quantity].unit;
   const own = (meters.data ?? []).filter((meter) => meter.quantity === quantity);
   return (
-    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+    <EntryFormFrame entry={entry} action="Log the reading">
       <div className="grid gap-4 sm:grid-cols-2">
         <SelectField label="What" {...register('quantity')}>
           {Object.entries(READING_LIMITS).map(([key, { label }]) => (
@@ -102,7 +102,6 @@ export function ReadingForm({
           error={formState.errors.at?.message}
         />
       </div>
-      <EntryFormFoot entry={entry} action="Log the reading" />
-    </form>
+    </EntryFormFrame>
   );
 }

@@ -1,5 +1,6 @@
-import { FieldProblem, useEntryForm, useGet, useHouse, showVolume } from '../data';
-import { EntryFormFoot, readWhole, SelectField, TextField } from '../ui';
+import { useState } from 'react';
+import { FieldProblem, showVolume, useEntryForm, useGet, useHouse, type Reply } from '../data';
+import { EntryFormFrame, Loaded, readWhole, SelectField, TextField } from '../ui';
 
 /** Regimes keepers follow; each a share and the days between. */
 const SCHOOLS = [
@@ -10,12 +11,35 @@ const SCHOOLS = [
   { label: 'As little as possible', percent: '10', every: '' },
 ] as const;
 
+interface SomeTank {
+  id: string;
+  code: string;
+  litres: number;
+}
+
 /** Sets how a tank's water is changed; the schools stand side by side. */
-export function RegimeForm({ tank, done }: { tank: { id: string; code: string; litres: number }; done: () => void }) {
+export function RegimeForm({ tank, done }: { tank: SomeTank; done: () => void }) {
+  const now = useGet('tankRegime', { params: { tankId: tank.id } });
+  return (
+    <Loaded reply={now} what="the regime">
+      {({ regime }) => <RegimeFields tank={tank} regime={regime} done={done} />}
+    </Loaded>
+  );
+}
+
+function RegimeFields({
+  tank,
+  regime: current,
+  done,
+}: {
+  tank: SomeTank;
+  regime: Reply<'tankRegime'>['regime'];
+  done: () => void;
+}) {
   const house = useHouse();
   const waters = useGet('waters');
-  const now = useGet('tankRegime', { params: { tankId: tank.id } });
-  const regime = now.data?.regime ?? null;
+  // What the form was filled from: a regime set meanwhile is no reason to forget it.
+  const [regime] = useState(current);
   const entry = useEntryForm({
     name: 'setRegime',
     defaults: {
@@ -36,6 +60,7 @@ export function RegimeForm({ tank, done }: { tank: { id: string; code: string; l
         everyDays: every.trim() === '' ? null : readWhole('every', every),
         ceilingPpm: ceiling.trim() === '' ? null : number('ceiling', ceiling),
         waterId: waterId || null,
+        version: regime?.version ?? null,
       };
     },
     fieldOf: (path) => (({ changeFraction: 'percent', everyDays: 'every', ceilingPpm: 'ceiling' }) as const)[path] ?? undefined,
@@ -46,7 +71,7 @@ export function RegimeForm({ tank, done }: { tank: { id: string; code: string; l
   const { errors } = formState;
   const share = Number(watch('percent')) / 100;
   return (
-    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+    <EntryFormFrame entry={entry} action="Set the regime">
       <div role="group" aria-label="Schools" className="flex flex-wrap gap-2">
         {SCHOOLS.map((school) => (
           <button
@@ -94,7 +119,6 @@ export function RegimeForm({ tank, done }: { tank: { id: string; code: string; l
           </option>
         ))}
       </SelectField>
-      <EntryFormFoot entry={entry} action="Set the regime" />
-    </form>
+    </EntryFormFrame>
   );
 }

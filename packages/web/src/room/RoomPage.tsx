@@ -1,4 +1,4 @@
-import { useCallback, useMemo, useState, type ComponentType } from 'react';
+import { Suspense, useCallback, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 as newId } from 'uuid';
 import { formatDay, houseDay } from '@freshet/core/time';
@@ -6,15 +6,18 @@ import { showTemperature, useGet, useHouse, useLog, type Reply } from '../data';
 import {
   Button,
   ButtonLink,
+  Checkbox,
   Dialog,
   Empty,
   Loaded,
   PageHead,
   Segmented,
   STAGE_WORDS,
-  Swatch,
-  useWidth,
   type StageKind,
+  Swatch,
+  usePageParams,
+  useWidth,
+  withParam,
 } from '../ui';
 import type { DragMode } from './DragGhost';
 import type { DragPlace } from './dragTarget';
@@ -25,6 +28,7 @@ import { overlayLegend, overlayMark, OVERLAYS, OVERLAY_WORDS, type Overlay } fro
 import { OverlaySwatch } from './OverlayPatterns';
 import { RackForm } from './RackForm';
 import { RoomPicture } from './RoomPicture';
+import type { SendSheet } from './sendSheet';
 import { ShelfForm } from './ShelfForm';
 import { TankForm } from './TankForm';
 import { describeLife } from './TankPicture';
@@ -40,9 +44,6 @@ type Sheet =
   | { kind: 'place'; tank: Tank; place: { shelfId: string; leftCm: number } }
   | { kind: 'send'; fromTankId: string; toTankId: string }
   | { kind: 'labels' };
-
-/** What is opened when animals are sent to another tank; handed in, since it knows of later areas. */
-export type SendSheet = ComponentType<{ fromTankId: string; toTankId: string; close: () => void }>;
 
 function AddButtons({ racks, open }: { racks: readonly Rack[]; open: (sheet: Sheet) => void }) {
   const house = useHouse();
@@ -74,7 +75,12 @@ function SheetDialog({
   Send: SendSheet;
 }) {
   const close = () => open(null);
-  if (sheet?.kind === 'send') return <Send fromTankId={sheet.fromTankId} toTankId={sheet.toTankId} close={close} />;
+  if (sheet?.kind === 'send')
+    return (
+      <Suspense>
+        <Send fromTankId={sheet.fromTankId} toTankId={sheet.toTankId} close={close} />
+      </Suspense>
+    );
   return (
     <>
       <Dialog title="Add a rack" open={sheet?.kind === 'rack'} onClose={close}>
@@ -196,7 +202,9 @@ function Picture({
   const navigate = useNavigate();
   const [measure, width] = useWidth<HTMLDivElement>();
   const [pointed, setPointed] = useState<string | null>(null);
-  const [overlay, setOverlay] = useState<Overlay>('life');
+  const [search, setSearch] = usePageParams();
+  const laid = search.get('overlay');
+  const overlay: Overlay = OVERLAYS.find((one) => one === laid) ?? 'life';
   const [mode, setMode] = useState<DragMode>('animals');
   const lives = useMemo(() => new Map((life ?? []).map((entry) => [entry.tankId, entry])), [life]);
   const marks = useMemo(
@@ -219,19 +227,13 @@ function Picture({
         <Segmented
           label="Laid over the room"
           value={overlay}
-          onChange={setOverlay}
+          onChange={(chosen) => setSearch(withParam(search, 'overlay', chosen === 'life' ? '' : chosen))}
           options={OVERLAYS.map((value) => ({ value, label: OVERLAY_WORDS[value] }))}
         />
         {house.may('keeper') && (
-          <label className="flex min-h-11 items-center gap-2.5">
-            <input
-              type="checkbox"
-              className="size-5 accent-[var(--deep)]"
-              checked={mode === 'tanks'}
-              onChange={(event) => setMode(event.target.checked ? 'tanks' : 'animals')}
-            />
+          <Checkbox checked={mode === 'tanks'} onChange={(event) => setMode(event.target.checked ? 'tanks' : 'animals')}>
             Drag tanks, not animals
-          </label>
+          </Checkbox>
         )}
       </div>
       <div ref={measure} className="overflow-x-auto">

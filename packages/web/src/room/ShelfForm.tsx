@@ -1,5 +1,5 @@
 import { useEntryForm, useHouse } from '../data';
-import { EntryFormFoot, QuantityField, readQuantity } from '../ui';
+import { EntryFormFrame, QuantityField, readQuantity } from '../ui';
 import type { Rack } from './layoutRoom';
 
 /** Adds a shelf below the others of a rack. */
@@ -37,7 +37,7 @@ export function ShelfForm({ rack, done }: { rack: Rack; done: (shelfId: string |
     />
   );
   return (
-    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+    <EntryFormFrame entry={entry} action="Add the shelf">
       <div className="grid gap-4 sm:grid-cols-3">
         {field('lengthCm', 'Length')}
         {field('depthCm', 'Depth')}
@@ -51,7 +51,6 @@ export function ShelfForm({ rack, done }: { rack: Rack; done: (shelfId: string |
         error={formState.errors.loadLimitKg?.message}
         {...register('loadLimitKg')}
       />
-      <EntryFormFoot entry={entry} action="Add the shelf" />
-    </form>
+    </EntryFormFrame>
   );
 }

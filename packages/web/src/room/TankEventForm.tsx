@@ -1,6 +1,6 @@
 import { TANK_EVENTS, type TankEventKind } from '@freshet/core/room';
 import { useEntryForm, useHouse } from '../data';
-import { EntryFormFoot, fromLocal, NoteField, SelectField, toLocal, WhenField } from '../ui';
+import { EntryFormFrame, fromLocal, NoteField, SelectField, toLocal, WhenField } from '../ui';
 
 /** The keeper's words for what is done to a tank. */
 export const EVENT_WORDS: Record<TankEventKind, string> = {
@@ -36,7 +36,7 @@ export function TankEventForm({ tank, done }: { tank: { id: string; code: string
   });
   const { register, watch, setValue, formState } = entry.form;
   return (
-    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+    <EntryFormFrame entry={entry} action="Log it">
       <SelectField label="What was done" {...register('kind')}>
         {TANK_EVENTS.map((kind) => (
           <option key={kind} value={kind}>
@@ -52,7 +52,6 @@ export function TankEventForm({ tank, done }: { tank: { id: string; code: string
         error={formState.errors.at?.message}
       />
       <NoteField label="Note" error={formState.errors.note?.message} {...register('note')} />
-      <EntryFormFoot entry={entry} action="Log it" />
-    </form>
+    </EntryFormFrame>
   );
 }

@@ -2,7 +2,7 @@ import { CalculationError } from '@freshet/core/errors';
 import { tankLoad, type TankLoad } from '@freshet/core/room';
 import { formatNumber, parseQuantity, type Unit } from '@freshet/core/units';
 import { showVolume, useEntryForm, useHouse } from '../data';
-import { EntryFormFoot, QuantityField, readQuantity, SelectField, TextField, Why } from '../ui';
+import { EntryFormFrame, QuantityField, readQuantity, SelectField, TextField, Why } from '../ui';
 import type { Rack } from './layoutRoom';
 
 interface Measures {
@@ -123,7 +123,7 @@ export function TankForm({
     />
   );
   return (
-    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+    <EntryFormFrame entry={entry} action="Add the tank">
       <div className="grid gap-4 sm:grid-cols-[1fr_2fr_1.4fr]">
         <TextField label="Code" autoFocus hint="As on the glass: A1.2" error={errors.code?.message} {...register('code')} />
         <SelectField label="Shelf" error={errors.shelfId?.message} {...register('shelfId')}>
@@ -170,7 +170,6 @@ export function TankForm({
         />
       </div>
       <LoadLine load={loadOf(values, unit)} />
-      <EntryFormFoot entry={entry} action="Add the tank" />
-    </form>
+    </EntryFormFrame>
   );
 }

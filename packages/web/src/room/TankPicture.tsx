@@ -10,8 +10,8 @@ type Life = Reply<'tankLife'>[number];
 /** "As 110": who, in two letters, and how many. */
 function inShort(life: Life | undefined): string {
   if (!life) return '';
-  const marks = [...new Set(life.lots.map((lot) => lot.mark))];
-  return marks.length > 0 ? `${marks.slice(0, 2).join(' ')} ${life.heads}` : '';
+  const initials = [...new Set(life.lots.map((lot) => lot.initials))];
+  return initials.length > 0 ? `${initials.slice(0, 2).join(' ')} ${life.heads}` : '';
 }
 
 /** What lives in a tank, in words. */

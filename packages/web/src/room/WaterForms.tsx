@@ -4,7 +4,7 @@ import { METHODS } from '@freshet/core/room';
 import { READING_LIMITS, WATER_KINDS, type Quantity } from '@freshet/contract/room';
 import { FieldProblem, useEntryForm, useHouse } from '../data';
 import {
-  EntryFormFoot,
+  EntryFormFrame,
   fromLocal,
   QuantityField,
   readQuantity,
@@ -29,7 +29,7 @@ export function WaterForm({ done }: { done: () => void }) {
   });
   const { register, formState } = entry.form;
   return (
-    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+    <EntryFormFrame entry={entry} action="Add the water">
       <div className="grid gap-4 sm:grid-cols-2">
         <TextField label="Name" autoFocus hint="Tap, rain butt …" error={formState.errors.name?.message} {...register('name')} />
         <SelectField label="Kind" {...register('kind')}>
@@ -40,8 +40,7 @@ export function WaterForm({ done }: { done: () => void }) {
           ))}
         </SelectField>
       </div>
-      <EntryFormFoot entry={entry} action="Add the water" />
-    </form>
+    </EntryFormFrame>
   );
 }
 
@@ -90,7 +89,7 @@ export function AnalysisForm({ water, done }: { water: { id: string; name: strin
   });
   const { register, watch, setValue, formState } = entry.form;
   return (
-    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+    <EntryFormFrame entry={entry} action="Log the analysis">
       <div className="grid grid-cols-2 gap-4 sm:grid-cols-3">
         {VALUES.map(([key, label], i) => (
           <TextField
@@ -119,8 +118,7 @@ export function AnalysisForm({ water, done }: { water: { id: string; name: strin
         error={formState.errors.at?.message}
       />
       <p className="text-note text-quiet">What was not measured stays empty.</p>
-      <EntryFormFoot entry={entry} action="Log the analysis" />
-    </form>
+    </EntryFormFrame>
   );
 }
 
@@ -140,7 +138,7 @@ export function MeterForm({ done }: { done: () => void }) {
   });
   const { register, formState } = entry.form;
   return (
-    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+    <EntryFormFrame entry={entry} action="Add the instrument">
       <div className="grid gap-4 sm:grid-cols-2">
         <TextField label="Name" autoFocus hint="pH pen" error={formState.errors.name?.message} {...register('name')} />
         <SelectField label="Measures" {...register('quantity')}>
@@ -165,7 +163,6 @@ export function MeterForm({ done }: { done: () => void }) {
           {...register('everyDays')}
         />
       </div>
-      <EntryFormFoot entry={entry} action="Add the instrument" />
-    </form>
+    </EntryFormFrame>
   );
 }

@@ -3,7 +3,7 @@ import { v7 as newId } from 'uuid';
 import { READING_LIMITS } from '@freshet/contract/room';
 import { formatDay, houseDay } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
-import { valuesOf } from '../bench';
+import { valuesOf } from './useSumFacts';
 import { showTemperature, useGet, useHouse, useLog, type House, type Reply } from '../data';
 import { Button, ButtonLink, Dialog, Empty, Loaded, PageHead, Panel, Segmented, Why } from '../ui';
 import { AnalysisForm, MeterForm, WATER_WORDS, WaterForm } from './WaterForms';

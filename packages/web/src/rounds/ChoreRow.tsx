@@ -1,18 +1,12 @@
 import { clsx } from 'clsx';
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
-import { parseQuantity } from '@freshet/core/units';
+import { formatNumber, parseQuantity } from '@freshet/core/units';
 import { useHouse, useLog, useOutbox, useUndo, type Reply } from '../data';
 import { Why } from '../ui';
 
 export type Stop = Reply<'round'>['stops'][number];
 export type Chore = Stop['chores'][number];
-
-/** What the keeper is asked to type beside a chore. */
-const ASKS: Partial<Record<Chore['kind'], { label: string; unit: string; needed: boolean }>> = {
-  temperature: { label: 'Temperature', unit: '°C', needed: true },
-  pickWhite: { label: 'White eggs picked', unit: 'eggs', needed: false },
-};
 
 function useChore(chore: Chore, stop: Stop, day: string) {
   const house = useHouse();
@@ -34,7 +28,7 @@ function useChore(chore: Chore, stop: Stop, day: string) {
           tankId: stop.tankId,
           amount,
           unit,
-          log: status === 'done' ? chore.log : null,
+          tick: status === 'done' ? chore.tick : null,
           at: house.now(),
         },
         `${stop.code}: ${chore.text}, ${status}`,
@@ -52,15 +46,13 @@ function AmountField({
   close: () => void;
 }) {
   const house = useHouse();
-  const asks = ASKS[chore.kind];
-  const fahrenheit = chore.kind === 'temperature' && house.units.temperature === 'degF';
-  const [text, setText] = useState(
-    chore.kind === 'temperature' || chore.kind === 'pickWhite' ? '' : String(chore.amount?.value ?? ''),
-  );
+  const { asks } = chore;
+  const fahrenheit = asks?.of === 'temperature' && house.units.temperature === 'degF';
+  const [text, setText] = useState(asks ? '' : String(chore.amount?.value ?? ''));
   const [problem, setProblem] = useState('');
   const unit = asks?.unit ?? chore.amount?.unit ?? '';
   function submit() {
-    if (chore.kind === 'temperature') {
+    if (asks?.of === 'temperature') {
       const parsed = parseQuantity(text, 'temperature', house.units.temperature);
       if (!parsed.ok) setProblem(parsed.message);
       else if (parsed.value < 0 || parsed.value > 45) setProblem('A tank is 0 to 45 °C.');
@@ -69,7 +61,7 @@ function AmountField({
     }
     const value = Number(text.replace(',', '.'));
     if (text.trim() === '' || !Number.isFinite(value) || value < 0) setProblem('Give a number, 0 or more.');
-    else if (chore.kind === 'pickWhite' && !Number.isInteger(value)) setProblem('Eggs come whole.');
+    else if (asks?.of === 'count' && !Number.isInteger(value)) setProblem(`Only whole ${asks.unit}.`);
     else send(value, unit);
   }
   return (
@@ -110,12 +102,13 @@ export function ChoreRow({ chore, stop, day, ahead }: { chore: Chore; stop: Stop
   const [asking, setAsking] = useState(false);
   const done = chore.outcome !== null || waiting;
   const may = house.may('sitter') && !ahead && !waiting;
-  const watch = chore.mark === 'watch';
+  const watch = chore.way === 'watch';
   const skipped = chore.outcome?.status === 'skipped';
   const press = () => {
     if (chore.outcome) void untick();
-    else if (ASKS[chore.kind]?.needed) setAsking(true);
-    else void tick('done', null, null);
+    else if (chore.asks?.needed) setAsking(true);
+    // Ticked as planned: what was planned is what was done.
+    else void tick('done', chore.amount?.value ?? null, chore.amount?.unit ?? null);
   };
   return (
     <div className={clsx('flex min-h-11 min-w-0 items-center gap-2.5', done && 'text-quiet')}>
@@ -149,9 +142,11 @@ export function ChoreRow({ chore, stop, day, ahead }: { chore: Chore; stop: Stop
       ) : (
         <span className="min-w-0 py-1">
           <span className={clsx(skipped && 'line-through')}>{chore.text}</span>{' '}
-          {chore.outcome && chore.outcome.amount !== null ? (
-            <b>{chore.outcome.amount}</b>
-          ) : may && !done && (chore.amount ?? ASKS[chore.kind]) ? (
+          {chore.outcome && chore.outcome.amount !== null && chore.outcome.amount !== chore.amount?.value ? (
+            <b>
+              {formatNumber(chore.outcome.amount, 3)} {chore.amount?.unit ?? chore.asks?.unit ?? ''}
+            </b>
+          ) : may && !done && (chore.amount ?? chore.asks) ? (
             <button
               type="button"
               className="font-bold underline decoration-dotted decoration-1 underline-offset-4"

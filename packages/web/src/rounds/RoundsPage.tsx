@@ -1,11 +1,13 @@
 import { useEffect, useState } from 'react';
 import { addDays, formatDay, localTime } from '@freshet/core/time';
 import { useGet, useHouse, type Reply } from '../data';
-import { ButtonLink, Empty, Loaded, PageHead, Segmented } from '../ui';
+import { ButtonLink, Empty, Loaded, PageHead, Segmented, usePageParams, withParam } from '../ui';
 import { AlarmList } from './AlarmList';
 import { StopRow } from './StopRow';
 import { WalkMap } from './WalkMap';
 
+/** Today, tomorrow, the day after. */
+const LAST_AHEAD = 2;
 const NOON = '12:00';
 const EVENING = '17:00';
 const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
@@ -27,7 +29,7 @@ function useDayKeys(choose: (ahead: number) => void): void {
     };
     window.addEventListener('keydown', press);
     return () => window.removeEventListener('keydown', press);
-  }, [choose]);
+  });
 }
 
 function Stops({ round, ahead }: { round: Reply<'round'>; ahead: number }) {
@@ -87,7 +89,9 @@ function Stops({ round, ahead }: { round: Reply<'round'>; ahead: number }) {
 /** What do I do on this walk, in which order, with what amounts? */
 export function RoundsPage() {
   const house = useHouse();
-  const [ahead, setAhead] = useState(0);
+  const [search, setSearch] = usePageParams();
+  const ahead = Math.min(LAST_AHEAD, Math.max(0, Math.trunc(Number(search.get('ahead')) || 0)));
+  const setAhead = (days: number) => setSearch(withParam(search, 'ahead', days === 0 ? '' : String(days)));
   useDayKeys(setAhead);
   const days = [0, 1, 2].map((count) => addDays(house.today, count));
   const day = days[ahead] ?? house.today;

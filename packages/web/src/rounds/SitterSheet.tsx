@@ -49,7 +49,7 @@ export function SitterSheet() {
                     ))}
                     {stop.chores.map((chore) => (
                       <span key={chore.key} className="mr-5 inline-block">
-                        {chore.outcome ? '☑' : chore.mark === 'watch' ? '◯' : '☐'} {chore.text} <b>{chore.amountText}</b>
+                        {chore.outcome ? '☑' : chore.way === 'watch' ? '◯' : '☐'} {chore.text} <b>{chore.amountText}</b>
                       </span>
                     ))}
                   </td>

@@ -21,6 +21,7 @@ export function StopRow({
   return (
     <li
       id={`stop-${number}`}
+      tabIndex={-1}
       className={clsx(
         'grid scroll-mt-2 grid-cols-[30px_1fr] gap-x-2 border-b border-rule py-1.5 pr-2 pl-2 md:grid-cols-[24px_62px_178px_1fr]',
         next && 'border-l-[5px] border-l-rust bg-sheet md:pl-[3px]',

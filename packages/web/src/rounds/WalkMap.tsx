@@ -1,3 +1,4 @@
+import type { KeyboardEvent } from 'react';
 import { RackElevation } from '../room';
 import { useGet } from '../data';
 import { useWidth } from '../ui';
@@ -10,7 +11,9 @@ const progress = (stop: Stop) =>
   stop.chores.length === 0 ? 1 : stop.chores.filter((chore) => chore.outcome).length / stop.chores.length;
 
 function goTo(number: number): void {
-  document.getElementById(`stop-${number}`)?.scrollIntoView({ block: 'start', behavior: 'smooth' });
+  const stop = document.getElementById(`stop-${number}`);
+  stop?.scrollIntoView({ block: 'start', behavior: 'smooth' });
+  stop?.focus({ preventScroll: true });
 }
 
 /** Today's stops on the racks: each tank carries its number; done ones are filled, the next one is rust. */
@@ -47,7 +50,18 @@ export function WalkMap({ stops, nextNumber }: { stops: readonly Stop[]; nextNum
             const fill = { done: 'var(--ink)', next: 'var(--rust)', open: 'var(--sheet)' }[state];
             const size = Math.min(13, box.width / 1.35, box.height * 0.8);
             return (
-              <g className={found ? 'cursor-pointer' : undefined} onClick={() => found && goTo(found.number)}>
+              <g
+                {...(found
+                  ? {
+                      className: 'cursor-pointer',
+                      role: 'link',
+                      tabIndex: 0,
+                      'aria-label': `Stop ${found.number}: ${tank.code}, ${found.stop.who}`,
+                      onClick: () => goTo(found.number),
+                      onKeyDown: (event: KeyboardEvent) => event.key === 'Enter' && goTo(found.number),
+                    }
+                  : {})}
+              >
                 <title>{found ? `${found.number}: ${tank.code}, ${found.stop.who}` : `${tank.code}: nothing to do`}</title>
                 <rect x={box.x} y={box.y} width={box.width} height={box.height} fill={found ? 'var(--sheet)' : 'none'} />
                 <rect

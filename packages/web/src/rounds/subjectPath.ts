@@ -3,8 +3,12 @@ import type { Reply } from '../data';
 type Item = Reply<'horizon'>['items'][number];
 
 /** Where an item is about. */
-export function subjectPath(subject: Item['subject']): string {
-  return { brood: `/broods/${subject.id}`, tank: `/tanks/${subject.id}`, attempt: `/spawns/${subject.id}`, larder: '/larder' }[
-    subject.kind
-  ];
+export function subjectPath({ kind, id }: Item['subject']): string {
+  return {
+    brood: `/broods/${id}`,
+    tank: `/tanks/${id}`,
+    attempt: `/spawns/${id}`,
+    larder: '/larder',
+    species: `/species/${id}`,
+  }[kind];
 }

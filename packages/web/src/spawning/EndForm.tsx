@@ -1,5 +1,5 @@
 import { useEntryForm, useHouse } from '../data';
-import { EntryFormFoot, NoteField, SelectField, TextField } from '../ui';
+import { EntryFormFrame, NoteField, SelectField, TextField } from '../ui';
 
 /** Ends an attempt; its tank falls free. */
 export function EndForm({
@@ -21,7 +21,7 @@ export function EndForm({
   });
   const { register, formState } = entry.form;
   return (
-    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+    <EntryFormFrame entry={entry} action="End the attempt">
       <div className="grid grid-cols-2 gap-4">
         <SelectField label="How it ended" {...register('outcome')}>
           <option value="spawned">They spawned</option>
@@ -36,7 +36,6 @@ export function EndForm({
         error={formState.errors.note?.message}
         {...register('note')}
       />
-      <EntryFormFoot entry={entry} action="End the attempt" />
-    </form>
+    </EntryFormFrame>
   );
 }

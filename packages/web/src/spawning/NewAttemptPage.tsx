@@ -1,5 +1,5 @@
 import { useRef } from 'react';
-import { SpeciesOptions } from '../stock';
+import { SpeciesOptions } from '../species';
 import { useNavigate, useSearchParams } from 'react-router';
 import { v7 as newId } from 'uuid';
 import {
@@ -13,7 +13,7 @@ import {
 } from '@freshet/core/spawning';
 import { DYE_CAUTION } from '@freshet/core/room';
 import { showHeads, useEntryForm, useGet, useHouse, type Reply } from '../data';
-import { EntryFormFoot, NoteField, PageHead, readNumber, SelectField, TextField } from '../ui';
+import { EntryFormFoot, NoteField, Notice, PageHead, readNumber, SelectField, TextField } from '../ui';
 import { SpeciesAside } from './SpeciesAside';
 import { SCHOOL_EFFECTS, SCHOOL_WORDS } from './schools';
 
@@ -92,7 +92,7 @@ export function NewAttemptPage() {
   const species = useGet('species');
   const lots = useGet('lots');
   const life = useGet('tankLife');
-  const attempts = useGet('attempts');
+  const attempts = useGet('attempts', { query: { limit: '200' } });
   const attemptId = useRef(newId());
   const entry = useEntryForm<'addAttempt', Values>({
     name: 'addAttempt',
@@ -155,7 +155,7 @@ export function NewAttemptPage() {
     setValue('speciesKey', key);
     if (!kind) return;
     const recipe = defaultRecipe(kind.method);
-    const number = (attempts.data ?? []).filter((attempt) => attempt.speciesKey === key).length + 1;
+    const number = (attempts.data?.attempts ?? []).filter((attempt) => attempt.speciesKey === key).length + 1;
     setValue('eggPlan', recipe.eggPlan);
     setValue('fungus', recipe.fungus);
     setValue('trigger', recipe.trigger);
@@ -263,9 +263,7 @@ export function NewAttemptPage() {
               />
             </div>
           )}
-          {values.fungus === 'dye' && chosen?.start !== 'born' && (
-            <p className="border-l-4 border-amber-line bg-amber-wash px-3 py-2 text-note">{DYE_CAUTION}</p>
-          )}
+          {values.fungus === 'dye' && chosen?.start !== 'born' && <Notice className="text-note">{DYE_CAUTION}</Notice>}
           <NoteField
             label="Note"
             hint="What is different from last time? Change one thing."
@@ -277,7 +275,7 @@ export function NewAttemptPage() {
         <aside className="divide-y divide-rule self-start border border-rule bg-sheet">
           <SpeciesAside
             species={chosen}
-            attempts={attempts.data}
+            attempts={attempts.data?.attempts}
             litres={life.data?.find((tank) => tank.tankId === values.tankId)?.litres ?? null}
           />
         </aside>

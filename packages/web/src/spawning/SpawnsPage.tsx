@@ -1,10 +1,10 @@
 import { Link } from 'react-router';
 import { formatDay, formatDayRange } from '@freshet/core/time';
 import { useGet, useHouse, type Reply } from '../data';
-import { ButtonLink, Empty, Loaded, PageHead } from '../ui';
+import { ButtonLink, Empty, Loaded, PageHead, usePageParams } from '../ui';
 import { SCHOOL_WORDS } from './schools';
 
-type Attempt = Reply<'attempts'>[number];
+type Attempt = Reply<'attempts'>['attempts'][number];
 
 function stateOf(attempt: Attempt, today: string): string {
   if (attempt.outcome) return attempt.outcome === 'failed' ? 'did not spawn' : attempt.outcome;
@@ -46,7 +46,9 @@ function Rows({ attempts, names }: { attempts: readonly Attempt[]; names: Readon
 /** What shall I set up, and what did I do the time it worked? */
 export function SpawnsPage() {
   const house = useHouse();
-  const attempts = useGet('attempts');
+  const [search] = usePageParams();
+  const before = search.get('before');
+  const attempts = useGet('attempts', { query: before ? { before } : {} });
   const species = useGet('species');
   const names = new Map((species.data ?? []).map((kind) => [kind.key, kind.commonName]));
   const add = house.may('keeper') && (
@@ -56,7 +58,7 @@ export function SpawnsPage() {
   );
   return (
     <Loaded reply={attempts} what="the attempts">
-      {(data) => {
+      {({ attempts: data, next }) => {
         const open = data.filter((attempt) => !attempt.outcome);
         const planned = open.filter((attempt) => attempt.from > house.today).reverse();
         const going = open.filter((attempt) => attempt.from <= house.today);
@@ -66,7 +68,11 @@ export function SpawnsPage() {
           <>
             <PageHead
               title="Spawns"
-              about={`${going.length} going on, ${planned.length} planned; ${worked} of ${over.length} ended ones spawned`}
+              about={
+                before
+                  ? `earlier ones; ${worked} of these ${over.length} spawned`
+                  : `${going.length} going on, ${planned.length} planned; ${worked} of the last ${over.length} that ended spawned`
+              }
             >
               {add}
             </PageHead>
@@ -82,6 +88,12 @@ export function SpawnsPage() {
             <Rows attempts={going} names={names} />
             {over.length > 0 && <h2 className="mt-5 mb-1 text-code">Over</h2>}
             <Rows attempts={over} names={names} />
+            {(next ?? before) && (
+              <p className="mt-4 flex gap-4">
+                {before && <ButtonLink to="/spawns">The newest</ButtonLink>}
+                {next && <ButtonLink to={`/spawns?before=${next}`}>Earlier attempts</ButtonLink>}
+              </p>
+            )}
           </>
         );
       }}

@@ -1,8 +1,8 @@
 import { TRIGGER_SCHOOLS } from '@freshet/core/spawning';
-import { FOOD_NAMES, METHOD_TEMPLATES } from '@freshet/core/stock';
+import { FOOD_NAMES, METHOD_TEMPLATES } from '@freshet/core/species';
 import { formatNumber, formatRange } from '@freshet/core/units';
 import { showTemperature, useHouse, type Reply } from '../data';
-import { Fact, Panel } from '../ui';
+import { Fact, Notice, Panel } from '../ui';
 import { SCHOOL_WORDS } from './schools';
 
 type Species = Reply<'species'>[number];
@@ -14,7 +14,7 @@ export function SpeciesAside({
   litres,
 }: {
   species: Species | undefined;
-  attempts: Reply<'attempts'> | undefined;
+  attempts: Reply<'attempts'>['attempts'] | undefined;
   litres: number | null;
 }) {
   const house = useHouse();
@@ -31,7 +31,7 @@ export function SpeciesAside({
         <p className="mb-2 text-quiet first-letter:uppercase">
           {METHOD_TEMPLATES[species.method].name}. {species.eggPlan}
         </p>
-        {species.caution && <p className="mb-2 border-l-4 border-amber-line bg-amber-wash px-3 py-2">{species.caution}</p>}
+        {species.caution && <Notice className="mb-2">{species.caution}</Notice>}
         <Fact label="Adults are kept at">
           {showTemperature(figures.tempC[0], house)} to {showTemperature(figures.tempC[1], house)}
         </Fact>

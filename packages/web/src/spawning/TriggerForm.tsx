@@ -1,5 +1,5 @@
 import { useEntryForm, useHouse } from '../data';
-import { EntryFormFoot, NoteField, readWhen, toLocal, WhenField, type When } from '../ui';
+import { EntryFormFrame, NoteField, readWhen, toLocal, type When, WhenField } from '../ui';
 
 /** What was done to set the spawning off, and when. */
 export function TriggerForm({ attempt, done }: { attempt: { id: string; name: string }; done: () => void }) {
@@ -15,7 +15,7 @@ export function TriggerForm({ attempt, done }: { attempt: { id: string; name: st
   });
   const { register, formState, watch, setValue } = entry.form;
   return (
-    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+    <EntryFormFrame entry={entry} action="Log the trigger">
       <NoteField
         label="What was done"
         autoFocus
@@ -30,7 +30,6 @@ export function TriggerForm({ attempt, done }: { attempt: { id: string; name: st
         onChange={(when) => setValue('at', when)}
         error={(formState.errors.at as { message?: string } | undefined)?.message}
       />
-      <EntryFormFoot entry={entry} action="Log the trigger" />
-    </form>
+    </EntryFormFrame>
   );
 }

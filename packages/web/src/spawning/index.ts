@@ -1,6 +1,5 @@
 export { SpawnsPage } from './SpawnsPage';
-export { AttemptPage } from './AttemptPage';
 export { NewAttemptPage } from './NewAttemptPage';
-export { ClutchForm } from './ClutchForm';
-export { WindowList } from './WindowList';
+export { EndForm } from './EndForm';
+export { TriggerForm } from './TriggerForm';
 export { SCHOOL_WORDS } from './schools';

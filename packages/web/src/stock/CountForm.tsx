@@ -1,5 +1,5 @@
 import { useEntryForm, useHouse } from '../data';
-import { EntryFormFoot, readWhole, TextField } from '../ui';
+import { EntryFormFrame, readWhole, TextField } from '../ui';
 import type { SomeLot } from './SomeLot';
 
 /** A count of the living; the ledger is brought to it by a movement of its own. */
@@ -19,7 +19,7 @@ export function CountForm({ lot, done }: { lot: SomeLot; done: () => void }) {
   const counted = Number(watch('counted'));
   const difference = watch('counted').trim() !== '' && Number.isInteger(counted) ? counted - booked : 0;
   return (
-    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+    <EntryFormFrame entry={entry} action="Log the count">
       <TextField
         label="Counted alive"
         autoFocus
@@ -35,7 +35,6 @@ export function CountForm({ lot, done }: { lot: SomeLot; done: () => void }) {
             : `${difference} more than booked: they were missed before.`}
         </p>
       )}
-      <EntryFormFoot entry={entry} action="Log the count" />
-    </form>
+    </EntryFormFrame>
   );
 }

@@ -1,5 +1,5 @@
 import { useEntryForm, useHouse } from '../data';
-import { EntryFormFoot, NoteField, SelectField } from '../ui';
+import { EntryFormFrame, NoteField, Notice, SelectField } from '../ui';
 import { headsField, HeadsFields, headsText, readHeads } from './HeadsFields';
 import type { SomeLot } from './SomeLot';
 
@@ -36,7 +36,7 @@ export function LossForm({ lot, done }: { lot: SomeLot; done: () => void }) {
   });
   const { register, formState, watch } = entry.form;
   return (
-    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+    <EntryFormFrame entry={entry} action="Log it">
       <HeadsFields form={entry.form} have={lot} />
       <SelectField label="What became of them" {...register('cause')}>
         {Object.entries(CAUSES).map(([cause, words]) => (
@@ -46,12 +46,11 @@ export function LossForm({ lot, done }: { lot: SomeLot; done: () => void }) {
         ))}
       </SelectField>
       {watch('cause') === 'cull' && (
-        <p className="border-l-4 border-amber-line bg-amber-wash px-3 py-2">
+        <Notice>
           Only by a method the local authority or a vet accepts. A tank for retired animals, or giving them away, may do as well.
-        </p>
+        </Notice>
       )}
       <NoteField label="Note" error={formState.errors.note?.message} {...register('note')} />
-      <EntryFormFoot entry={entry} action="Log it" />
-    </form>
+    </EntryFormFrame>
   );
 }

@@ -1,10 +1,10 @@
 import { useRef } from 'react';
-import { SpeciesOptions } from './SpeciesOptions';
+import { TankOptions } from '../room';
+import { SpeciesOptions } from '../species';
 import { v7 as newId } from 'uuid';
 import { useEntryForm, useGet, useHouse } from '../data';
-import { EntryFormFoot, fromLocal, SelectField, TextField, toLocal, WhenField } from '../ui';
+import { EntryFormFrame, fromLocal, Notice, SelectField, TextField, toLocal, WhenField } from '../ui';
 import { headsField, HeadsFields, readHeads } from './HeadsFields';
-import { TankOptions } from './TankOptions';
 
 /** Records broodstock that came to the house. */
 export function LotForm({ tankId, done }: { tankId?: string; done: () => void }) {
@@ -51,7 +51,7 @@ export function LotForm({ tankId, done }: { tankId?: string; done: () => void })
   const { errors } = formState;
   const chosen = species.data?.find((kind) => kind.key === watch('speciesKey'));
   return (
-    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+    <EntryFormFrame entry={entry} action="Record them">
       <div className="grid gap-4 sm:grid-cols-2">
         <SelectField label="Species" autoFocus error={errors.speciesKey?.message} {...register('speciesKey')}>
           <SpeciesOptions species={species.data} />
@@ -60,7 +60,7 @@ export function LotForm({ tankId, done }: { tankId?: string; done: () => void })
           <TankOptions life={life.data} />
         </SelectField>
       </div>
-      {chosen?.caution && <p className="border-l-4 border-amber-line bg-amber-wash px-3 py-2">{chosen.caution}</p>}
+      {chosen?.caution && <Notice>{chosen.caution}</Notice>}
       <HeadsFields form={entry.form} />
       <div className="grid gap-4 sm:grid-cols-3">
         <SelectField label="Origin" {...register('origin')}>
@@ -95,7 +95,6 @@ export function LotForm({ tankId, done }: { tankId?: string; done: () => void })
         onChange={(when) => setValue('at', when.to)}
         error={errors.at?.message}
       />
-      <EntryFormFoot entry={entry} action="Record them" />
-    </form>
+    </EntryFormFrame>
   );
 }

@@ -1,8 +1,8 @@
-import { useState } from 'react';
+import { Suspense, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { formatDay, houseDay } from '@freshet/core/time';
 import { showHeads, useGet, useHouse, type Reply } from '../data';
-import { Button, ButtonLink, Dialog, Loaded, PageHead, Panel } from '../ui';
+import { Button, ButtonLink, Dialog, LinkButton, Loaded, Notice, PageHead, Panel } from '../ui';
 import { LossForm } from './LossForm';
 import { ConditionForm } from './lot/ConditionForm';
 import { DetailsForm } from './lot/DetailsForm';
@@ -18,7 +18,7 @@ import { TagForm } from './lot/TagForm';
 import { ThrowbackForm } from './lot/ThrowbackForm';
 import { Throwbacks } from './lot/Throwbacks';
 import { ageWords, originWords } from './table/stockColumns';
-import { TransferSheet } from './TransferSheet';
+import type { SendSheet } from '../room';
 
 type Card = Reply<'lotCard'>;
 const SHEETS = {
@@ -44,16 +44,16 @@ function SexCorrection({ card, open }: { card: Card; open: () => void }) {
   const wrong = (sired && lot.males === 0) || (laid && lot.females === 0);
   if (!wrong || (sired && laid)) return null;
   return (
-    <p className="mb-3 border-l-4 border-amber-line bg-amber-wash px-3 py-2">
+    <Notice className="mb-3">
       It was the only {sired ? 'sire' : 'dam'} of a brood, so it is a {sired ? 'male' : 'female'}; the books say otherwise.{' '}
       <button type="button" className="link font-semibold" onClick={open}>
         Put it right
       </button>
-    </p>
+    </Notice>
   );
 }
 
-function CardView({ card }: { card: Card }) {
+function CardView({ card, Send }: { card: Card; Send: SendSheet }) {
   const house = useHouse();
   const navigate = useNavigate();
   const species = useGet('species');
@@ -64,9 +64,9 @@ function CardView({ card }: { card: Card }) {
   const who = lot.name ?? lot.speciesName;
   const close = () => setSheet(null);
   const act = (key: Sheet | 'move', label: string) => (
-    <button key={key} type="button" className="min-h-9 link" onClick={() => setSheet(key)}>
+    <LinkButton key={key} onClick={() => setSheet(key)}>
       {label}
-    </button>
+    </LinkButton>
   );
   return (
     <>
@@ -113,7 +113,7 @@ function CardView({ card }: { card: Card }) {
         )}
       </PageHead>
       <SexCorrection card={card} open={() => setSheet('sex')} />
-      {card.caution && <p className="mb-3 border-l-4 border-amber-line bg-amber-wash px-3 py-2">{card.caution}</p>}
+      {card.caution && <Notice className="mb-3">{card.caution}</Notice>}
       <div className="grid divide-y divide-rule border border-rule bg-sheet md:grid-cols-3 md:divide-x md:divide-y-0">
         <div className="divide-y divide-rule">
           <Panel title="To spawn">
@@ -186,7 +186,11 @@ function CardView({ card }: { card: Card }) {
           <LotLife card={card} />
         </Panel>
       </section>
-      {sheet === 'move' && lot.tankId && <TransferSheet fromTankId={lot.tankId} lotId={lot.id} close={close} />}
+      {sheet === 'move' && lot.tankId && (
+        <Suspense>
+          <Send fromTankId={lot.tankId} lotId={lot.id} close={close} />
+        </Suspense>
+      )}
       {sheet && sheet !== 'move' && (
         <Dialog title={SHEETS[sheet]} about={who} open onClose={close} wide={sheet === 'grade' || sheet === 'details'}>
           {sheet === 'condition' && kind && <ConditionForm lot={lot} method={kind.method} done={close} />}
@@ -222,12 +226,12 @@ function CardView({ card }: { card: Card }) {
 }
 
 /** Who is it, how is it, what has it done, whose is it? */
-export function LotPage() {
+export function LotPage({ Send }: { Send: SendSheet }) {
   const { lotId = '' } = useParams();
   const card = useGet('lotCard', { params: { lotId } });
   return (
     <Loaded reply={card} what="the lot">
-      {(data) => <CardView key={data.lot.id} card={data} />}
+      {(data) => <CardView key={data.lot.id} card={data} Send={Send} />}
     </Loaded>
   );
 }

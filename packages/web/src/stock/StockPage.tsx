@@ -8,7 +8,19 @@ import {
   type SortingState,
 } from '@tanstack/react-table';
 import { useGet, useHouse } from '../data';
-import { Button, ButtonLink, Dialog, Empty, Loaded, PageHead, Segmented, SelectField, TextField } from '../ui';
+import {
+  Button,
+  ButtonLink,
+  Dialog,
+  Empty,
+  Loaded,
+  PageHead,
+  Segmented,
+  SelectField,
+  TextField,
+  usePageParams,
+  withParam,
+} from '../ui';
 import { LotFiles } from './LotFiles';
 import { LotForm } from './LotForm';
 import { stockColumns, type Lot } from './table/stockColumns';
@@ -71,9 +83,11 @@ export function StockPage() {
   const house = useHouse();
   const lots = useGet('lots');
   const [adding, setAdding] = useState(false);
-  const [find, setFind] = useState('');
-  const [species, setSpecies] = useState('');
-  const [shown, setShown] = useState<Shown>('breeders');
+  const [search, setSearch] = usePageParams();
+  const find = search.get('find') ?? '';
+  const species = search.get('species') ?? '';
+  const shown = SHOWN.find(({ value }) => value === search.get('which'))?.value ?? 'breeders';
+  const set = (key: string) => (value: string) => setSearch(withParam(search, key, value));
   const [sorting, setSorting] = useState<SortingState>([{ id: 'who', desc: false }]);
   const [rowSelection, setRowSelection] = useState<RowSelectionState>({});
   const columns = useMemo(() => stockColumns(house), [house]);
@@ -134,8 +148,18 @@ export function StockPage() {
           ) : (
             <>
               <div className="mb-3 flex flex-wrap items-end gap-x-4 gap-y-2">
-                <Segmented label="Which" value={shown} onChange={setShown} options={SHOWN} />
-                <SelectField label="Species" boxClass="w-52" value={species} onChange={(event) => setSpecies(event.target.value)}>
+                <Segmented
+                  label="Which"
+                  value={shown}
+                  onChange={(value) => set('which')(value === 'breeders' ? '' : value)}
+                  options={SHOWN}
+                />
+                <SelectField
+                  label="Species"
+                  boxClass="w-52"
+                  value={species}
+                  onChange={(event) => set('species')(event.target.value)}
+                >
                   <option value="">every species</option>
                   {[...kinds]
                     .sort(([, a], [, b]) => (a < b ? -1 : 1))
@@ -150,7 +174,7 @@ export function StockPage() {
                   boxClass="w-72"
                   placeholder="name, species, tank, line, from whom"
                   value={find}
-                  onChange={(event) => setFind(event.target.value)}
+                  onChange={(event) => set('find')(event.target.value)}
                 />
                 <span className="pb-2.5 text-quiet">
                   {data.length} of {every.length} lots

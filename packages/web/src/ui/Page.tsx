@@ -1,7 +1,22 @@
-import type { ReactNode } from 'react';
+import { useEffect, type ReactNode } from 'react';
+import { ErrorBoundary } from './ErrorBoundary';
+
+/** The words of a title, for the tab of the browser. */
+const wordsOf = (title: ReactNode): string =>
+  typeof title === 'string' || typeof title === 'number'
+    ? String(title)
+    : Array.isArray(title)
+      ? title.map((part: ReactNode) => wordsOf(part)).join('')
+      : title !== null && typeof title === 'object' && 'props' in title
+        ? wordsOf((title.props as { children?: ReactNode }).children)
+        : '';
 
 /** The head of a page: what it is, one line about it, and what can be done here. */
 export function PageHead({ title, about, children }: { title: ReactNode; about?: ReactNode; children?: ReactNode }) {
+  const words = wordsOf(title);
+  useEffect(() => {
+    document.title = words ? `${words}, Freshet` : 'Freshet';
+  }, [words]);
   return (
     <header className="mb-4 flex flex-wrap items-center gap-x-4 gap-y-3">
       <h1 className="text-title break-words">{title}</h1>
@@ -19,7 +34,7 @@ export function Panel({ title, children, aside }: { title: string; children: Rea
         <h2>{title}</h2>
         {aside}
       </div>
-      {children}
+      <ErrorBoundary what={title}>{children}</ErrorBoundary>
     </section>
   );
 }

@@ -15,4 +15,9 @@ export { WhenField, readWhen, fromLocal, toLocal, type When } from './WhenField'
 export { PageHead, Panel, Fact } from './Page';
 export { useWidth } from './useWidth';
 export { measureText } from './measureText';
-export { usePageParams } from './usePageParams';
+export { usePageParams, withParam } from './usePageParams';
+export { Notice } from './Notice';
+export { Checkbox } from './Checkbox';
+export { LinkButton } from './LinkButton';
+export { EntryFormFrame } from './EntryFormFrame';
+export { ErrorBoundary } from './ErrorBoundary';

@@ -17,3 +17,11 @@ export function usePageParams(): [URLSearchParams, (next: URLSearchParams) => vo
     },
   ];
 }
+
+/** An address' settings with one of them changed; an empty one is left out, so that the usual address stays short. */
+export function withParam(search: URLSearchParams, key: string, value: string): URLSearchParams {
+  const next = new URLSearchParams(search);
+  if (value) next.set(key, value);
+  else next.delete(key);
+  return next;
+}

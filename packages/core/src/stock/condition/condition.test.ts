@@ -1,16 +1,9 @@
 import fc from 'fast-check';
-import {
-  breederLimits,
-  checkCompany,
-  decideBreederReadiness,
-  METHOD_TEMPLATES,
-  METHODS,
-  rankAnimals,
-  scoreTrend,
-  selectionIntensity,
-  SIGNS_OF,
-  type BreederFacts,
-} from '../index';
+import { breederLimits, SIGNS_OF } from './breederCondition';
+import { checkCompany } from './checkCompany';
+import { decideBreederReadiness, scoreTrend, type BreederFacts } from './decideBreederReadiness';
+import { METHOD_TEMPLATES, METHODS } from '../../species';
+import { rankAnimals, selectionIntensity } from '../selection/selection';
 
 const limits = breederLimits('caveGuarder', METHOD_TEMPLATES.caveGuarder.figures);
 const fit: BreederFacts = {

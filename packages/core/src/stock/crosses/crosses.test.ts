@@ -1,5 +1,8 @@
 import fc from 'fast-check';
-import { broodTest, cross, forecastCross, inferParents, type Locus } from '../index';
+import { broodTest } from './broodTest';
+import { cross, type Locus } from './cross';
+import { forecastCross } from './forecastCross';
+import { inferParents } from './inferParents';
 
 const albino: Locus = {
   locus: 'albino',

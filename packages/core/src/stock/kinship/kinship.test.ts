@@ -1,19 +1,11 @@
 import fc from 'fast-check';
-import {
-  diversity,
-  findKinPaths,
-  groupKinship,
-  inbreeding,
-  inbreedingOf,
-  kinship,
-  kinshipTable,
-  orderPedigree,
-  projectDiversity,
-  traceThrowback,
-  withNewAnimal,
-  type GroupRecord,
-  type PedigreeRecord,
-} from '../index';
+import { diversity, projectDiversity, withNewAnimal } from './diversity';
+import { findKinPaths } from './ancestry';
+import { groupKinship } from './groupKinship';
+import { inbreeding, inbreedingOf } from './inbreeding';
+import { kinship, kinshipTable } from './kinship';
+import { orderPedigree, type GroupRecord, type PedigreeRecord } from './pedigree';
+import { traceThrowback } from './throwback';
 import { byAncestors } from './inbreeding';
 
 /** A random pedigree: even numbers are males, odd ones females, parents always earlier; listed in any order. */

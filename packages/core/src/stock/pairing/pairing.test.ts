@@ -1,5 +1,7 @@
 import fc from 'fast-check';
-import { assign, pairings, planPairings, type PairingCandidate } from '../index';
+import { assign } from './assignment';
+import { pairings } from './pairings';
+import { planPairings, type PairingCandidate } from './planPairings';
 
 const costsOf = (males: number, females: number, values: fc.Arbitrary<number>) =>
   fc.array(fc.array(values, { minLength: females, maxLength: females }), { minLength: males, maxLength: males });

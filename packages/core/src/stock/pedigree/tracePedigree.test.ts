@@ -1,5 +1,7 @@
 import fc from 'fast-check';
-import { groupKinship, tracePedigree, type Cause, type TracedBrood, type TracedLot, type TracedMovement } from '../index';
+import { groupKinship } from '../kinship/groupKinship';
+import { tracePedigree, type TracedBrood, type TracedLot, type TracedMovement } from './tracePedigree';
+import { type Cause } from '../headcount';
 
 const lot = (id: string, broodId: string | null = null, more: Partial<TracedLot> = {}): TracedLot => ({
   id,

@@ -1,19 +1,11 @@
 import fc from 'fast-check';
-import {
-  expectedGain,
-  expectedMaleShare,
-  findNextTrait,
-  findSexShift,
-  groupOdds,
-  groupSize,
-  learnTrait,
-  METHOD_TEMPLATES,
-  METHODS,
-  sexing,
-  sexTraitsOf,
-  SHIPPED_SPECIES,
-  TRAIT_DRAWINGS,
-} from '../index';
+import { expectedGain, findNextTrait } from './nextTrait';
+import { expectedMaleShare, findSexShift } from './sexShift';
+import { groupOdds, groupSize } from '../groups/groupOdds';
+import { learnTrait } from './learnTrait';
+import { METHOD_TEMPLATES, METHODS, SHIPPED_SPECIES } from '../../species';
+import { sexing } from './sexing';
+import { sexTraitsOf, TRAIT_DRAWINGS } from './traits';
 
 const share = fc.double({ min: 0.001, max: 0.999, noNaN: true });
 const trait = fc.record({ pIfMale: share, pIfFemale: share });

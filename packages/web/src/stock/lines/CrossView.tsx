@@ -1,6 +1,6 @@
 import { useGet } from '../../data';
 import { Loaded } from '../../ui';
-import { CrossSheet } from './CrossSheet';
+import { CrossPanel } from './CrossPanel';
 import type { LineAnimal } from './useLine';
 
 /** What comes of it? */
@@ -8,7 +8,7 @@ export function CrossView({ speciesKey, animals }: { speciesKey: string; animals
   const genes = useGet('genes', { params: { speciesKey } });
   return (
     <Loaded reply={genes} what="the genes">
-      {(known) => <CrossSheet speciesKey={speciesKey} known={known} animals={animals} />}
+      {(known) => <CrossPanel speciesKey={speciesKey} known={known} animals={animals} />}
     </Loaded>
   );
 }

@@ -1,5 +1,5 @@
 import { FieldProblem, useEntryForm } from '../../data';
-import { EntryFormFoot, SelectField, TextField } from '../../ui';
+import { EntryFormFrame, SelectField, TextField } from '../../ui';
 
 /** Names a gene of a species: its alleles, how they show, and whether a double dose is delicate. */
 export function GeneForm({ speciesKey, done }: { speciesKey: string; done: () => void }) {
@@ -39,7 +39,7 @@ export function GeneForm({ speciesKey, done }: { speciesKey: string; done: () =>
   const { register, formState } = entry.form;
   const { errors } = formState;
   return (
-    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+    <EntryFormFrame entry={entry} action="Note the gene">
       <TextField label="Name" autoFocus hint="gold, veil, dilute …" error={errors.locus?.message} {...register('locus')} />
       <TextField label="Alleles, the most dominant first" hint="G, g" error={errors.alleles?.message} {...register('alleles')} />
       <div className="grid gap-4 sm:grid-cols-2">
@@ -65,7 +65,6 @@ export function GeneForm({ speciesKey, done }: { speciesKey: string; done: () =>
           {...register('survival')}
         />
       </div>
-      <EntryFormFoot entry={entry} action="Note the gene" />
-    </form>
+    </EntryFormFrame>
   );
 }

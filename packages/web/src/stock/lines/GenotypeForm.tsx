@@ -1,5 +1,5 @@
 import { useEntryForm } from '../../data';
-import { EntryFormFoot, SelectField, TextField } from '../../ui';
+import { EntryFormFrame, SelectField, TextField } from '../../ui';
 import type { Gene } from './gene';
 import type { LineAnimal } from './useLine';
 
@@ -25,7 +25,7 @@ export function GenotypeForm({
   const { errors } = formState;
   const gene = genes.find(({ locus }) => locus === watch('locus'));
   return (
-    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+    <EntryFormFrame entry={entry} action="Note it">
       <SelectField label="Animal" autoFocus error={errors.lotId?.message} {...register('lotId')}>
         <option value="">choose</option>
         {lots.map(([id, label]) => (
@@ -48,7 +48,6 @@ export function GenotypeForm({
           {...register('genotype')}
         />
       </div>
-      <EntryFormFoot entry={entry} action="Note it" />
-    </form>
+    </EntryFormFrame>
   );
 }

@@ -1,7 +1,8 @@
-import { CONDITION_SIGNS, conditionFactor, SIGNS_OF, type ConditionSign, type Method } from '@freshet/core/stock';
+import { CONDITION_SIGNS, conditionFactor, SIGNS_OF, type ConditionSign } from '@freshet/core/stock';
+import { type Method } from '@freshet/core/species';
 import { formatNumber } from '@freshet/core/units';
 import { useEntryForm, useHouse, type Reply } from '../../data';
-import { EntryFormFoot, Field, NoteField, readNumber, TextField, Why } from '../../ui';
+import { Checkbox, EntryFormFrame, Field, NoteField, readNumber, TextField, Why } from '../../ui';
 
 const SCORES = [
   [1, 'thin'],
@@ -48,7 +49,7 @@ export function ConditionForm({
   const [length, weight] = [Number(watch('lengthMm').replace(',', '.')), Number(watch('weightG').replace(',', '.'))];
   const factor = length > 0 && weight > 0 ? conditionFactor({ lengthMm: length, weightG: weight }) : null;
   return (
-    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+    <EntryFormFrame entry={entry} action="Log it">
       <Field label="Condition" error={errors.score?.message} hint={lot.score ? `Last time ${lot.score.value} of 5.` : undefined}>
         {(part) => (
           <div
@@ -81,17 +82,14 @@ export function ConditionForm({
         <legend className="font-semibold">What was seen</legend>
         <div className="grid sm:grid-cols-2">
           {SIGNS_OF[method].map((sign) => (
-            <label key={sign} className="flex min-h-11 items-center gap-3">
-              <input
-                type="checkbox"
-                className="size-6 accent-[var(--deep)]"
-                checked={signs.includes(sign)}
-                onChange={(event) =>
-                  setValue('signs', event.target.checked ? [...signs, sign] : signs.filter((one) => one !== sign))
-                }
-              />
+            <Checkbox
+              checked={signs.includes(sign)}
+              onChange={(event) =>
+                setValue('signs', event.target.checked ? [...signs, sign] : signs.filter((one) => one !== sign))
+              }
+            >
               {CONDITION_SIGNS[sign]}
-            </label>
+            </Checkbox>
           ))}
         </div>
       </fieldset>
@@ -124,7 +122,6 @@ export function ConditionForm({
       )}
       <p className="text-note text-quiet">Wet hands, wet net; spines and barbs hurt both. Out of the water for seconds only.</p>
       <NoteField label="Note" {...register('note')} />
-      <EntryFormFoot entry={entry} action="Log it" />
-    </form>
+    </EntryFormFrame>
   );
 }

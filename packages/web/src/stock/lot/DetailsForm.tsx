@@ -1,5 +1,5 @@
 import { useEntryForm, type Reply } from '../../data';
-import { EntryFormFoot, NoteField, TextField } from '../../ui';
+import { Checkbox, EntryFormFrame, NoteField, TextField } from '../../ui';
 
 type Lot = Reply<'lots'>[number];
 
@@ -31,6 +31,7 @@ export function DetailsForm({ lot, caution, done }: { lot: Lot; caution: string 
         isProven,
         isRetired,
       },
+      version: lot.version,
     }),
     fieldOf: (path) => path.replace(/^details\./, '') as 'name',
     label: () => 'Noted',
@@ -39,15 +40,14 @@ export function DetailsForm({ lot, caution, done }: { lot: Lot; caution: string 
   const { register, formState } = entry.form;
   const { errors } = formState;
   const flag = (name: 'isProven' | 'isRetired', label: string, hint: string) => (
-    <label className="flex min-h-11 items-start gap-3 py-1">
-      <input type="checkbox" className="mt-0.5 size-6 shrink-0 accent-[var(--deep)]" {...register(name)} />
+    <Checkbox {...register(name)}>
       <span>
         {label} <span className="block text-note text-quiet">{hint}</span>
       </span>
-    </label>
+    </Checkbox>
   );
   return (
-    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+    <EntryFormFrame entry={entry} action="Note it">
       <div className="grid gap-4 sm:grid-cols-3">
         <TextField
           label="Name"
@@ -72,7 +72,6 @@ export function DetailsForm({ lot, caution, done }: { lot: Lot; caution: string 
         {flag('isProven', 'Proven, do not disturb', 'Transfers into or out of its tank warn of it.')}
         {flag('isRetired', 'Retired', 'Kept, but no longer bred from.')}
       </div>
-      <EntryFormFoot entry={entry} action="Note it" />
-    </form>
+    </EntryFormFrame>
   );
 }

@@ -1,5 +1,5 @@
 import { showHeads, useEntryForm, useGet, useHouse, type Reply } from '../../data';
-import { EntryFormFoot, SelectField } from '../../ui';
+import { EntryFormFrame, SelectField } from '../../ui';
 
 /** Puts a lot into another of the same species and tank. */
 export function MergeForm({ lot, done }: { lot: Reply<'lots'>[number]; done: (lotId: string | null) => void }) {
@@ -23,7 +23,7 @@ export function MergeForm({ lot, done }: { lot: Reply<'lots'>[number]; done: (lo
       </p>
     );
   return (
-    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+    <EntryFormFrame entry={entry} action="Merge">
       <SelectField label="They join" error={formState.errors.intoLotId?.message} {...register('intoLotId')}>
         <option value="">choose</option>
         {others.map((other) => (
@@ -32,7 +32,6 @@ export function MergeForm({ lot, done }: { lot: Reply<'lots'>[number]; done: (lo
           </option>
         ))}
       </SelectField>
-      <EntryFormFoot entry={entry} action="Merge" />
-    </form>
+    </EntryFormFrame>
   );
 }

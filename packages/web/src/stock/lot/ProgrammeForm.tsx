@@ -1,7 +1,7 @@
 import { useRef } from 'react';
 import { v7 as newId } from 'uuid';
 import { useEntryForm, useHouse } from '../../data';
-import { EntryFormFoot, NoteField, readWhole, SelectField, TextField } from '../../ui';
+import { EntryFormFrame, NoteField, readWhole, SelectField, TextField } from '../../ui';
 
 /** Begins a time of heavier food; it becomes chores of the round until it ends. */
 export function ProgrammeForm({ lotId, done }: { lotId: string; done: () => void }) {
@@ -33,7 +33,7 @@ export function ProgrammeForm({ lotId, done }: { lotId: string; done: () => void
   const { register, formState } = entry.form;
   const { errors } = formState;
   return (
-    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+    <EntryFormFrame entry={entry} action="Begin">
       <TextField
         label="What they get"
         autoFocus
@@ -52,7 +52,6 @@ export function ProgrammeForm({ lotId, done }: { lotId: string; done: () => void
         <option value="tank">apart, in two tanks</option>
       </SelectField>
       <NoteField label="Water" hint="How it is kept meanwhile" {...register('water')} />
-      <EntryFormFoot entry={entry} action="Begin" />
-    </form>
+    </EntryFormFrame>
   );
 }

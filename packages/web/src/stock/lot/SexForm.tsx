@@ -1,6 +1,6 @@
 import { totalHeads } from '@freshet/core/stock';
 import { useEntryForm, useHouse, type Reply } from '../../data';
-import { EntryFormFoot } from '../../ui';
+import { EntryFormFrame } from '../../ui';
 import { headsField, HeadsFields, headsText, readHeads } from '../HeadsFields';
 
 /** Says which sex the animals of a lot are; their number stays. */
@@ -15,12 +15,11 @@ export function SexForm({ lot, done }: { lot: Reply<'lots'>[number]; done: () =>
     done,
   });
   return (
-    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+    <EntryFormFrame entry={entry} action="Book it">
       <p>
         <b>{totalHeads(lot)}</b> are booked here; say how many are of which sex now.
       </p>
       <HeadsFields form={entry.form} />
-      <EntryFormFoot entry={entry} action="Book it" />
-    </form>
+    </EntryFormFrame>
   );
 }

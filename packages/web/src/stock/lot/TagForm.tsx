@@ -1,7 +1,7 @@
 import { useRef } from 'react';
 import { v7 as newId } from 'uuid';
 import { useEntryForm, useHouse, type Reply } from '../../data';
-import { EntryFormFoot, SelectField, TextField } from '../../ui';
+import { EntryFormFrame, SelectField, TextField } from '../../ui';
 
 const SEXES = [
   ['males', 'a male'],
@@ -23,7 +23,7 @@ export function TagForm({ lot, done }: { lot: Reply<'lots'>[number]; done: (lotI
   });
   const { register, formState } = entry.form;
   return (
-    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+    <EntryFormFrame entry={entry} action="Give it the name">
       <TextField
         label="Name"
         autoFocus
@@ -42,7 +42,6 @@ export function TagForm({ lot, done }: { lot: Reply<'lots'>[number]; done: (lotI
         It becomes a lot of its own with the same parents, stays in its tank, and counts as one of the possible parents of its
         group’s broods.
       </p>
-      <EntryFormFoot entry={entry} action="Give it the name" />
-    </form>
+    </EntryFormFrame>
   );
 }

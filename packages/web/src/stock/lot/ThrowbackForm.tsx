@@ -1,5 +1,5 @@
 import { useEntryForm, useHouse } from '../../data';
-import { EntryFormFoot, readWhole, TextField } from '../../ui';
+import { EntryFormFrame, readWhole, TextField } from '../../ui';
 
 /** Logs young that show what neither parent shows. */
 export function ThrowbackForm({ lotId, total, done }: { lotId: string; total: number; done: () => void }) {
@@ -20,7 +20,7 @@ export function ThrowbackForm({ lotId, total, done }: { lotId: string; total: nu
   const { register, formState } = entry.form;
   const { errors } = formState;
   return (
-    <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
+    <EntryFormFrame entry={entry} action="Log it">
       <TextField
         label="What shows"
         autoFocus
@@ -32,7 +32,6 @@ export function ThrowbackForm({ lotId, total, done }: { lotId: string; total: nu
         <TextField label="How many show it" inputMode="numeric" error={errors.seen?.message} {...register('seen')} />
         <TextField label="of" inputMode="numeric" error={errors.of?.message} {...register('of')} />
       </div>
-      <EntryFormFoot entry={entry} action="Log it" />
-    </form>
+    </EntryFormFrame>
   );
 }

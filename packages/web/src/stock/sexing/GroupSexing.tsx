@@ -3,7 +3,7 @@ import { CartesianGrid, Line, LineChart, ReferenceDot, ResponsiveContainer, XAxi
 import { expectedMaleShare, findSexShift, groupOdds, groupSize, ratioInterval } from '@freshet/core/stock';
 import { formatNumber } from '@freshet/core/units';
 import { showChance, showTemperature, useHouse, type Reply } from '../../data';
-import { Fact, Panel, TextField, Why } from '../../ui';
+import { Fact, Notice, Panel, TextField, Why } from '../../ui';
 
 type Lot = Reply<'lots'>[number];
 const WISHES = [
@@ -139,9 +139,7 @@ function Shift({ lot }: { lot: Lot }) {
           </p>
         )}
       </div>
-      <p className="mt-3 border-l-4 border-amber-line bg-amber-wash px-3 py-2 text-note">
-        {shift.evidence} A reason to count, not a forecast.
-      </p>
+      <Notice className="mt-3  text-note">{shift.evidence} A reason to count, not a forecast.</Notice>
     </>
   );
 }

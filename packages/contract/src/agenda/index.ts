@@ -1,0 +1,1 @@
+export { AlarmSchema, BarSchema, ChoreSchema, SubjectSchema, TickSchema } from './agenda.schema';

@@ -1,0 +1,1 @@
+export { houseEndpoints, HouseReply, TankLife } from './house.endpoints';

@@ -1,0 +1,9 @@
+export {
+  speciesEndpoints,
+  speciesEntries,
+  FiguresSchema,
+  OwnFigures,
+  OwnSpecies,
+  SpeciesFile,
+  SpeciesReply,
+} from './species.endpoints';

@@ -1,0 +1,1 @@
+export { transfersEndpoints, Transfer } from './transfers.endpoints';

@@ -1,0 +1,16 @@
+export {
+  chore,
+  choreKinds,
+  tick,
+  type Asks,
+  type Chore,
+  type ChoreKind,
+  type LoggedOutcome,
+  type Moment,
+  type Outcome,
+  type Tick,
+} from './chore';
+export type { Alarm, Subject } from './alarm';
+export { BAR_RANK, type Bar, type BarKind } from './bar';
+export type { Agenda, Bench, PlacedChore } from './agenda';
+export { groupBy } from './groupBy';

@@ -1,0 +1,105 @@
+import { BAR_RANK, type Agenda, type Alarm, type Bar } from '../agenda';
+import { codesOf } from '../room';
+import { formatInstant, houseDay } from '../time';
+import { BROODS_CHORES, broodChores } from './broodChores';
+import type { BroodsView, ReadBrood } from './facts';
+
+function broodAlarms(view: BroodsView): Alarm[] {
+  const alarms: Alarm[] = [];
+  const { now, timeZone } = view;
+  for (const read of view.broods) {
+    const { brood, species, state } = read;
+    const subject = { kind: 'brood', id: brood.id } as const;
+    const codes = codesOf(
+      view,
+      read.lots.map((lot) => lot.tankId),
+    );
+    for (const window of state.windows)
+      if (window.status === 'overdue')
+        alarms.push({
+          key: `overdue:${brood.id}:${window.stage}`,
+          severity: 'now',
+          title: `${codes}: ${window.stage === 'hatch' ? 'no hatch' : 'not swimming'} logged.`,
+          text: `${species.commonName} should have ${window.stage === 'hatch' ? 'hatched' : 'swum free'} by ${formatInstant(window.latest ?? now, view.today, timeZone)}. Look with a torch and log what you see.`,
+          subject,
+        });
+      else if (window.status === 'notReached' && window.stage === 'hatch')
+        alarms.push({
+          key: `cold:${brood.id}`,
+          severity: 'now',
+          title: `${codes}: too cold to develop.`,
+          text: window.why.notes.at(-1) ?? '',
+          subject,
+        });
+  }
+  return alarms;
+}
+
+/** Broods of which nothing can be worked out: said, not left out. */
+const troubleAlarms = (view: BroodsView): Alarm[] =>
+  view.troubled.map(({ brood, lots, trouble }) => ({
+    key: `trouble:${brood.id}`,
+    severity: 'now',
+    title: `${codesOf(
+      view,
+      lots.map((lot) => lot.tankId),
+    )}: ${brood.name} has no dates.`,
+    text: `${trouble} Mend the figures under Species; until then nothing is due for this brood.`,
+    subject: { kind: 'species', id: brood.speciesKey },
+  }));
+
+function stageBars(read: ReadBrood, view: BroodsView): Bar[] {
+  const { brood, species, state, lots } = read;
+  const { timeZone } = view;
+  const subject = { kind: 'brood', id: brood.id } as const;
+  const codes = codesOf(
+    view,
+    lots.map((lot) => lot.tankId),
+  );
+  const name = species.commonName.toLowerCase();
+  const items: Bar[] = [];
+  for (const window of state.windows) {
+    if (window.status === 'observed' || !window.earliest || window.stage === 'yolkEnd' || window.stage === 'freeSwimming')
+      continue;
+    if (window.stage === 'firstFeed' && species.start === 'carried') continue;
+    const from = houseDay(window.earliest, timeZone);
+    const to = window.status === 'overdue' ? view.today : houseDay(window.latest ?? window.earliest, timeZone);
+    const hatch = window.stage === 'hatch';
+    items.push({
+      key: `${brood.id}:${window.stage}`,
+      kind: hatch ? 'eggs' : 'yolk',
+      rank: hatch ? BAR_RANK.hatch : BAR_RANK.firstFeed,
+      from,
+      to,
+      label: hatch ? `${name} ${species.start === 'carried' ? 'release' : 'hatch'} ${codes}` : `first feed ${codes}`,
+      predicted: true,
+      urgent: window.status === 'overdue',
+      subject,
+    });
+  }
+  return items;
+}
+
+function notes(view: BroodsView, tankId: string): string[] {
+  const broods = view.broodsByTank.get(tankId) ?? [];
+  const found: string[] = [];
+  for (const { species, state } of broods)
+    if (state.stage === 'eggs' && species.guards === 'male')
+      found.push('The male is on eggs: look from a distance, do not lift the cave.');
+    else if (state.stage === 'eggs' && species.start === 'carried') found.push('The mother carries: no net, no big change.');
+  for (const { species } of broods) if (species.caution) found.push(species.caution);
+  for (const { lots, trouble } of view.troubled) if (lots.some((lot) => lot.tankId === tankId)) found.push(trouble);
+  return found;
+}
+
+export const broodsAgenda: Agenda<BroodsView> = {
+  kinds: BROODS_CHORES,
+  chores: (view, day) =>
+    [...view.broodsByTank].flatMap(([tankId, broods]) => {
+      const tank = view.tanks.get(tankId);
+      return tank ? broods.flatMap((read) => broodChores(read, tank, view, day).map((due) => ({ tankId, chore: due }))) : [];
+    }),
+  alarms: (view) => [...troubleAlarms(view), ...broodAlarms(view)],
+  bars: (view) => view.broods.flatMap((read) => stageBars(read, view)),
+  notes,
+};

@@ -1,0 +1,3 @@
+export { crowdedOn, tankCrowding, youngPerLitre } from './crowding';
+export { tankFreeOn } from './tankFreeOn';
+export { growoutAgenda } from './agenda';

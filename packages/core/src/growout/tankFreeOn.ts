@@ -1,0 +1,24 @@
+import type { LarderView } from '../larder';
+import { holdsFrom } from '../spawning';
+import { addDays, houseDay, type Day } from '../time';
+
+/**
+ * The day a tank is next free: today when nobody lives in it and nothing books it, the day after its attempts end, or the last
+ * day of its broods' sale window. Null when nothing says when: breeders or cultures live in it, or an attempt has no end.
+ */
+export function tankFreeOn(view: LarderView, tankId: string): Day | null {
+  const lots = view.lotsByTank.get(tankId) ?? [];
+  const attempts = holdsFrom(view.attemptsByTank.get(tankId) ?? [], view.today);
+  if (view.cultures.some(({ culture }) => culture.tankId === tankId)) return null;
+  if (lots.some((lot) => lot.broodId === null)) return null;
+  let free: Day = view.today;
+  for (const attempt of attempts) {
+    if (attempt.to === null) return null;
+    free = [free, addDays(attempt.to, 1)].sort()[1] ?? free;
+  }
+  for (const { state } of view.broodsByTank.get(tankId) ?? []) {
+    if (!state.ready) return null;
+    free = [free, houseDay(state.ready.to, view.timeZone)].sort()[1] ?? free;
+  }
+  return free;
+}

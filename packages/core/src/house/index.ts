@@ -1,0 +1,3 @@
+export { readHouse, type HouseFacts, type HouseView } from './facts';
+export { describeTank, type TankWords } from './describeTank';
+export { tankLife } from './tankLife';

@@ -1,0 +1,160 @@
+import { choreKinds, chore, tick, type Agenda, type Alarm, type Chore, type PlacedChore } from '../agenda';
+import { daysBetween, everyDays, formatDay, formatInstant, houseDay, type Day } from '../time';
+import { formatNumber } from '../units';
+import { codeOf, type RoomTank, type RoomView } from './facts';
+
+export const ROOM_CHORES = choreKinds({
+  waterChange: { seconds: 360, words: 'change water' },
+  feedFilter: { seconds: 30, words: 'feed the filter' },
+  testWater: { seconds: 300, way: 'watch', words: 'test water' },
+  calibrate: { seconds: 420, words: 'calibrate' },
+});
+
+/** A cycling filter is fed this often and tested this often, days. */
+const FEED_FILTER_DAYS = 2;
+const TEST_DAYS = 2;
+
+/** What a tank's own regime and readiness ask for on a day. */
+function tankChores(tank: RoomTank, view: RoomView, day: Day): Chore[] {
+  const { room } = view;
+  const chores: Chore[] = [];
+  const due = room.regimes.find((one) => one.tankId === tank.id);
+  if (due?.dueOn && due.dueOn <= day) {
+    const litres = tank.litres * due.regime.changeFraction;
+    const late = daysBetween(due.dueOn, day);
+    chores.push(
+      chore(ROOM_CHORES.waterChange, {
+        subject: tank.id,
+        day,
+        text: 'Change water',
+        amount: { value: Math.round(litres * 10) / 10, unit: 'L' },
+        amountText: `${formatNumber(litres)} L`,
+        overdue: late > 1,
+        why: [
+          `${formatNumber(due.regime.changeFraction * 100)} % of ${formatNumber(tank.litres)} L ${everyDays(due.regime.everyDays ?? 1)}, this tank's regime.`,
+          late > 0 ? `It was due on ${formatDay(due.dueOn, view.today)}.` : 'It is due today.',
+        ],
+        caution: 'Unplug the heater before the level falls below it.',
+        tick: tick('waterChange', tank.id),
+      }),
+    );
+  }
+  const cycling = room.cycling[tank.id];
+  if (cycling && room.readiness[tank.id]?.state === 'cycling') {
+    if (!cycling.lastFed || daysBetween(cycling.lastFed, day) >= FEED_FILTER_DAYS)
+      chores.push(
+        chore(ROOM_CHORES.feedFilter, {
+          subject: tank.id,
+          day,
+          text: 'Feed the filter',
+          amountText: 'as if it carried stock',
+          why: ['A filter starts on what it is fed. Zeros without food prove nothing.'],
+          tick: tick('filterFed', tank.id),
+        }),
+      );
+    if (!cycling.lastTest || daysBetween(cycling.lastTest, day) >= TEST_DAYS)
+      chores.push(
+        chore(ROOM_CHORES.testWater, {
+          subject: tank.id,
+          day,
+          text: 'Test ammonia and nitrite',
+          amountText: cycling.lastTest ? `last on ${formatDay(cycling.lastTest, view.today)}` : 'not tested yet',
+          why: ['Log both readings on the tank; the tank is ready once both show nothing for long enough.'],
+        }),
+      );
+  }
+  return chores;
+}
+
+/** Instruments whose calibration is due on a day. */
+function meterChores(view: RoomView, day: Day): Chore[] {
+  return view.room.meters.flatMap((meter) =>
+    meter.dueOn !== null && meter.dueOn <= day
+      ? [
+          chore(ROOM_CHORES.calibrate, {
+            subject: meter.id,
+            day,
+            text: `Calibrate ${meter.name}`,
+            amountText: `due ${formatDay(meter.dueOn, view.today)}`,
+            overdue: daysBetween(meter.dueOn, day) > 7,
+            why: ['A meter past its calibration is believed less: its error band widens until then.'],
+            tick: tick('calibrated', meter.id),
+          }),
+        ]
+      : [],
+  );
+}
+
+/** A tank without a temperature for so many days is not watched. */
+export const STALE_DAYS = 3;
+
+const FAULTS = {
+  silent: { title: 'probe is silent', remedy: 'Look at its power and network; take a temperature by hand.' },
+  stuck: { title: 'probe does not move', remedy: 'Lift it out and in again; take a temperature by hand.' },
+  outOfRange: { title: 'out of range', remedy: 'Look at the heater and at the room; change it slowly.' },
+  changingFast: { title: 'changes fast', remedy: 'Look at the heater, the lid and the room now; young stand no swings.' },
+  drifting: {
+    title: 'probe and hand disagree',
+    remedy: 'Measure again with a second thermometer; calibrate or replace the probe.',
+  },
+} as const;
+
+/** Alarms of probes, quarantine and water. */
+function roomAlarms(view: RoomView): Alarm[] {
+  const { room, timeZone } = view;
+  const alarms: Alarm[] = [];
+  const code = (tankId: string) => codeOf(view, tankId);
+  for (const probe of room.probes)
+    for (const verdict of probe.verdicts) {
+      const { title, remedy } = FAULTS[verdict.fault];
+      const isWater = verdict.fault === 'outOfRange' || verdict.fault === 'changingFast';
+      // A probe silent for days is a tank without a temperature: that is said already.
+      if (verdict.fault === 'silent' && daysBetween(houseDay(verdict.since, timeZone), view.today) >= STALE_DAYS) continue;
+      if (isWater && !room.heads[probe.tankId]) continue;
+      const shift = verdict.by === 0 ? '' : `, ${verdict.by > 0 ? '+' : '−'}${formatNumber(Math.abs(verdict.by))} °C`;
+      alarms.push({
+        key: `probe:${probe.tankId}:${verdict.fault}`,
+        severity: isWater ? 'now' : 'soon',
+        title: `${code(probe.tankId)}: ${title}.`,
+        text: `${probe.name} shows ${formatNumber(verdict.value, 3)} °C${shift} since ${formatInstant(verdict.since, view.today, timeZone)}. ${remedy}`,
+        subject: { kind: 'tank', id: probe.tankId },
+      });
+    }
+  for (const risk of room.risks) {
+    const reached = risk.reached.map(code).slice(0, 4).join(', ');
+    const more = risk.reached.length > 4 ? ` and ${risk.reached.length - 4} more` : '';
+    alarms.push({
+      key: `risk:${risk.tankId}:${risk.kind}`,
+      severity: 'soon',
+      title: `${code(risk.tankId)}: quarantine ${risk.kind === 'sump' ? 'shares its water' : 'drips on others'}.`,
+      text:
+        risk.kind === 'sump'
+          ? `It shares a sump with ${reached}${more}. Move it to a tank with water of its own.`
+          : `It drips on ${reached}${more}. Move it to the lowest shelf.`,
+      subject: { kind: 'tank', id: risk.tankId },
+    });
+  }
+  for (const { tankId, regime } of room.regimes) {
+    const nitrate = room.nitrate[tankId];
+    if (!nitrate || regime.ceilingPpm === null || nitrate.ppm <= regime.ceilingPpm) continue;
+    if ((room.lastChanges[tankId] ?? '') > nitrate.at) continue;
+    alarms.push({
+      key: `nitrate:${tankId}`,
+      severity: 'soon',
+      title: `${code(tankId)}: nitrate is above its ceiling.`,
+      text: `${formatNumber(nitrate.ppm)} mg/L on ${formatDay(houseDay(nitrate.at, timeZone), view.today)}, ceiling ${formatNumber(regime.ceilingPpm)}. Change water, and look at the regime.`,
+      subject: { kind: 'tank', id: tankId },
+    });
+  }
+  return alarms;
+}
+
+export const roomAgenda: Agenda<RoomView> = {
+  kinds: ROOM_CHORES,
+  bench: { code: 'Bench', who: 'Instruments', detail: 'calibration', stage: null },
+  chores: (view, day): PlacedChore[] => [
+    ...view.room.tanks.flatMap((tank) => tankChores(tank, view, day).map((due) => ({ tankId: tank.id, chore: due }))),
+    ...meterChores(view, day).map((due) => ({ tankId: null, chore: due })),
+  ],
+  alarms: roomAlarms,
+};

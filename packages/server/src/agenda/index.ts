@@ -1,0 +1,1 @@
+export { createTicks, type TickCall, type TickHandler, type Ticks } from './ticks';

@@ -1,0 +1,129 @@
+import type { LoggedOutcome } from '@freshet/core/agenda';
+import { readHouse, type HouseFacts, type HouseView } from '@freshet/core/house';
+import { readSpecies } from '@freshet/core/species';
+import { houseDay } from '@freshet/core/time';
+import type { createBroodsFacts, BroodsService } from '../broods';
+import type { LarderService } from '../larder';
+import type { LogService } from '../log';
+import type { Clock, Reading, Who } from '../platform';
+import type { ProbesService, RoomFactsLoader, RoomService } from '../room';
+import type { SpeciesService } from '../species';
+import type { createSpawningFacts } from '../spawning';
+import { headsByTank, wantedByTank, type createStockFacts, type StockService } from '../stock';
+
+interface Deps {
+  clock: Clock;
+  log: LogService;
+  room: RoomService;
+  probes: ProbesService;
+  species: SpeciesService;
+  stock: StockService;
+  broods: BroodsService;
+  larder: LarderService;
+  slices: {
+    room: RoomFactsLoader;
+    stock: ReturnType<typeof createStockFacts>;
+    spawning: ReturnType<typeof createSpawningFacts>;
+    broods: ReturnType<typeof createBroodsFacts>;
+  };
+  /** What was ticked on a day and later; the round is a later area. */
+  outcomesSince: (at: Reading, day: string) => Promise<LoggedOutcome[]>;
+}
+
+/** A snapshot and what it was built for. */
+interface Kept {
+  /** Tells one state of the house from another. */
+  tag: string;
+  facts: Promise<HouseFacts>;
+  /** No probe sends anything: nothing changes but by entries of the log. */
+  isQuiet: boolean;
+}
+
+/** What another server's probes sent is seen after this long at the latest. */
+const LIVE_MS = 20_000;
+/** Houses whose snapshot is kept. */
+const KEPT_HOUSES = 50;
+
+/**
+ * The snapshot of a house: every area's slice, built once per revision of the log and shared by the round, the Horizon, the larder, the
+ * tanks and devices.
+ */
+export function createHouse({ clock, log, room, probes, species, stock, broods, larder, slices, outcomesSince }: Deps) {
+  const kept = new Map<string, Kept>();
+
+  async function build(who: Who, revision: number): Promise<HouseFacts> {
+    const today = houseDay(clock.now(), who.timeZone);
+    const [rooms, living, saved, cultures, outcomes] = await Promise.all([
+      room.repository.all(who),
+      stock.repository.living(who),
+      species.facts(who),
+      larder.running(who),
+      outcomesSince(who, today),
+    ]);
+    const kinds = readSpecies(saved);
+    const heads = headsByTank(living);
+    for (const { tankId } of cultures) if (tankId) heads.set(tankId, (heads.get(tankId) ?? 0) + 1);
+    const [broodsFacts, roomSlice] = await Promise.all([
+      slices.broods(who, living),
+      slices.room(who, rooms, heads, wantedByTank(living, kinds)),
+    ]);
+    const laidAt = new Map(broodsFacts.broods.map((brood) => [brood.id, brood.laid.to]));
+    const attemptIds = broodsFacts.broods.flatMap(({ attemptId }) => (attemptId ? [attemptId] : []));
+    const [stockFacts, spawningFacts] = await Promise.all([
+      slices.stock(who, living, rooms, kinds, laidAt, roomSlice),
+      slices.spawning(who, attemptIds, async (ids) => new Set((await broods.byAttempt(who, ids)).keys())),
+    ]);
+    return {
+      revision,
+      timeZone: who.timeZone,
+      species: saved,
+      room: roomSlice.facts,
+      stock: stockFacts,
+      spawning: spawningFacts,
+      broods: broodsFacts,
+      larder: { cultures },
+      agenda: { outcomes },
+    };
+  }
+
+  const tagOf = (who: Who, revision: number, live: string): string =>
+    [who.houseId.slice(-12), revision, houseDay(clock.now(), who.timeZone), live].join('-');
+
+  /** The snapshot and the tag of its state. */
+  async function snapshot(who: Who): Promise<{ tag: string; facts: HouseFacts }> {
+    const revision = await log.repository.revision(who);
+    const live = kept.get(who.houseId)?.isQuiet ? 'still' : probes.liveMark(who, LIVE_MS);
+    const tag = tagOf(who, revision, live);
+    let found = kept.get(who.houseId);
+    if (found?.tag !== tag) {
+      const facts = build(who, revision);
+      const made: Kept = { tag, facts, isQuiet: false };
+      found = made;
+      kept.delete(who.houseId);
+      kept.set(who.houseId, made);
+      facts.then(
+        ({ room: { probes: hanging } }) => {
+          made.isQuiet = hanging.length === 0;
+          if (made.isQuiet) made.tag = tagOf(who, revision, 'still');
+        },
+        () => kept.get(who.houseId) === made && kept.delete(who.houseId),
+      );
+      const [oldest] = kept.keys();
+      if (kept.size > KEPT_HOUSES && oldest) kept.delete(oldest);
+    }
+    const facts = await found.facts;
+    return { tag: found.tag, facts };
+  }
+
+  return {
+    snapshot,
+    /** The house with everything worked out, as it stands now. */
+    view: async (who: Who): Promise<HouseView> => readHouse((await snapshot(who)).facts, clock.now()),
+    /** Range of temperature wanted in each tank. */
+    async wanted(who: Who) {
+      const { facts } = await snapshot(who);
+      return wantedByTank(facts.stock.lots, readSpecies(facts.species));
+    },
+  };
+}
+export type HouseService = ReturnType<typeof createHouse>;

@@ -1,0 +1,2 @@
+export { createHouse, type HouseService } from './house.service';
+export { houseHandlers } from './house.routes';

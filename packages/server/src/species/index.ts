@@ -1,0 +1,2 @@
+export { createSpecies, type SpeciesService } from './species.service';
+export { speciesHandlers } from './species.routes';

@@ -1,0 +1,64 @@
+import type { BodyOf } from '@freshet/contract/endpoints';
+import type { speciesEndpoints } from '@freshet/contract/species';
+import { readSpecies, type Figures, type ResolvedSpecies, type SpeciesFacts } from '@freshet/core/species';
+import type { LogService } from '../log';
+import { DomainError, type Clock, type Database, type Reading, type Who } from '../platform';
+import { createSpeciesRepository, type SpeciesRow } from './species.repository';
+
+/** Species profiles: the shipped ones with the breeder's own figures over them, and species of their own. */
+export function createSpecies({ database, clock, log }: { database: Database; clock: Clock; log: LogService }) {
+  const { species } = createSpeciesRepository(database);
+  log.register({ species: { tables: [species] } });
+
+  /** The newest saved profile of each species. */
+  async function saved(at: Reading): Promise<Map<string, SpeciesRow>> {
+    const rows = await species.find(at, {}, { order: [['id', 'ASC']] });
+    return new Map(rows.map((row) => [row.speciesKey, row]));
+  }
+
+  const toFacts = (rows: ReadonlyMap<string, SpeciesRow>): SpeciesFacts => ({
+    saved: [...rows.values()].map(({ profile }) => profile),
+  });
+
+  const all = async (at: Reading): Promise<ReadonlyMap<string, ResolvedSpecies>> => readSpecies(toFacts(await saved(at)));
+
+  return {
+    all,
+    /** What the house knows of species besides what ships. */
+    facts: async (at: Reading): Promise<SpeciesFacts> => toFacts(await saved(at)),
+
+    async get(at: Reading, key: string): Promise<ResolvedSpecies> {
+      const found = (await all(at)).get(key);
+      if (!found) throw new DomainError('species/unknown', { detail: `There is no species "${key}".`, pointer: '#/speciesKey' });
+      return found;
+    },
+
+    /** Every species as it is shown, with the entry that last saved it. */
+    async list(who: Who) {
+      const rows = await saved(who);
+      return [...readSpecies(toFacts(rows)).values()].map((kind) => ({ ...kind, version: rows.get(kind.key)?.entryId ?? null }));
+    },
+
+    save: (who: Who, body: BodyOf<typeof speciesEndpoints.saveSpecies>) =>
+      log.record(who, { kind: 'species', asked: body, when: { from: clock.now(), to: clock.now() } }, async (scope) => {
+        const { id, version, override: _override, ...profile } = body;
+        const figures = Object.fromEntries(
+          Object.entries(profile.figures).filter(([, value]) => value !== undefined),
+        ) as Partial<Figures>;
+        const words = (own: object) => `own figures for ${Object.keys(own).join(', ') || 'nothing'}`;
+        const before = (await saved(scope)).get(profile.key);
+        await log.mustBeNewest(scope, version, before, {
+          theirs: words(before?.profile.figures ?? {}),
+          yours: words(figures),
+        });
+        await species.insert(scope, {
+          id,
+          entryId: scope.entryId,
+          speciesKey: profile.key,
+          profile: { ...profile, figures },
+        });
+        return { text: `${profile.commonName}: ${Object.keys(figures).length} own figures saved`, subjectId: id };
+      }),
+  };
+}
+export type SpeciesService = ReturnType<typeof createSpecies>;

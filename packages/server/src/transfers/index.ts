@@ -1,0 +1,2 @@
+export { compareForTransfer } from './transfers.service';
+export { transfersHandlers } from './transfers.routes';

@@ -1,0 +1,289 @@
+import { useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { formatDay, houseDay } from '@freshet/core/time';
+import { formatNumber } from '@freshet/core/units';
+import { showHeads, showVolume, useGet, useHouse, type Reply } from '../../data';
+import { ChangeForm, EquipForm, MoveTankForm, ReadingForm, RegimeForm, TankEventForm, type Rack, type Tank } from '../../room';
+import { ClutchForm } from '../../broods';
+import { CountForm, LossForm, LotForm, type SomeLot } from '../../stock';
+import { TransferSheet } from '../../transfers';
+import { Button, ButtonLink, Dialog, Empty, LinkButton, Loaded, PageHead, Panel, STAGE_WORDS, Swatch, Why } from '../../ui';
+import { ChoreRow } from '../../rounds';
+import { EntryList } from '../EntryList';
+import { DeathForm } from './DeathForm';
+import { ReadinessPanel } from './ReadinessPanel';
+import { TouchesPanel } from './TouchesPanel';
+import { WaterPanel } from './WaterPanel';
+
+type Life = Reply<'tankLife'>[number];
+type LifeLot = Life['lots'][number];
+type Sheet =
+  | { kind: 'reading' | 'stock' | 'change' | 'death' | 'regime' | 'equipment' | 'place' | 'event' }
+  | { kind: 'eggs'; attempt: Life['attempts'][number] }
+  | { kind: 'move' | 'loss' | 'count'; lot: LifeLot };
+
+const toSome = (lot: LifeLot, tankId: string): SomeLot => ({ ...lot, tankId });
+
+function LivesHere({ life, open }: { life: Life; open: (sheet: Sheet) => void }) {
+  const house = useHouse();
+  const may = house.may('sitter');
+  return (
+    <Panel title="Lives here">
+      {life.lots.length === 0 && life.cultures.length === 0 && <p className="text-quiet">Nobody.</p>}
+      {life.lots.map((lot) => (
+        <div key={lot.id} className="border-b border-rule py-1.5">
+          <div className="flex items-start gap-2.5">
+            <span className="pt-1">
+              <Swatch kind={lot.stage} width={18} height={14} />
+            </span>
+            <div className="min-w-0 flex-1">
+              <b>{lot.speciesName}</b> {showHeads(lot)}
+              <div className="text-note text-quiet">
+                {STAGE_WORDS[lot.stage]}
+                {`, here since ${formatDay(houseDay(lot.since, house.timeZone), house.today)}`}
+                {lot.broodId && (
+                  <>
+                    ,{' '}
+                    <Link to={`/broods/${lot.broodId}`} className="link">
+                      {life.broods.find((brood) => brood.id === lot.broodId)?.name ?? 'brood'}
+                    </Link>
+                  </>
+                )}
+              </div>
+            </div>
+          </div>
+          {may && (
+            <div className="flex gap-4 pl-7">
+              {lot.broodId && <LinkButton onClick={() => open({ kind: 'count', lot })}>count</LinkButton>}
+              <LinkButton onClick={() => open({ kind: 'move', lot })}>move or split</LinkButton>
+              <LinkButton onClick={() => open({ kind: 'loss', lot })}>loss</LinkButton>
+            </div>
+          )}
+        </div>
+      ))}
+      {life.cultures.map((culture) => (
+        <Link key={culture.id} to="/larder" className="flex items-center gap-2.5 border-b border-rule py-2">
+          <Swatch kind="culture" width={18} height={14} />
+          <b>{culture.name}</b>
+        </Link>
+      ))}
+      {life.attempts.map((attempt) => (
+        <p key={attempt.id} className="border-b border-rule py-2">
+          <Link to={`/spawns/${attempt.id}`} className="link">
+            {attempt.name}
+          </Link>{' '}
+          <span className="text-quiet">
+            {attempt.from > house.today ? 'books it from' : 'holds it since'} {formatDay(attempt.from, house.today)}
+            {attempt.to && ` to ${formatDay(attempt.to, house.today)}`}
+          </span>
+        </p>
+      ))}
+    </Panel>
+  );
+}
+
+function Measures({ tank, rack, level }: { tank: Tank; rack: Rack; level: number }) {
+  const house = useHouse();
+  return (
+    <>
+      {rack.code} {rack.name}
+      {rack.shelves.length > 1 && `, shelf ${level}`}; {formatNumber(tank.lengthCm, 3)} × {formatNumber(tank.widthCm, 3)} ×{' '}
+      {formatNumber(tank.heightCm, 3)} cm, water at {formatNumber(tank.waterHeightCm, 3)} cm;{' '}
+      <b className="text-ink">{showVolume(tank.litres, house)}</b>, <b className="text-ink">{formatNumber(tank.totalKg)} kg</b> on
+      the shelf{' '}
+      <Why
+        about={`Litres and load of ${tank.code}`}
+        inputs={[
+          { label: 'Outer measures', value: `${tank.lengthCm} × ${tank.widthCm} × ${tank.heightCm} cm` },
+          { label: 'Glass', value: `${tank.glassMm} mm` },
+          { label: 'Load', value: `${formatNumber(tank.kgPerM2)} kg per m²` },
+        ]}
+        formula="Inner length × inner width × height of the water. Weight: glass at 2.5 kg per litre, water at 1 kg per litre, substrate."
+        source="docs/sources.md#tank-load"
+        notes={['A full rack can exceed a domestic floor; ask a qualified person.']}
+      />
+      {'; '}
+      {[
+        tank.equipment.heaterW > 0 ? `heater ${formatNumber(tank.equipment.heaterW, 3)} W` : 'no heater',
+        tank.equipment.filter,
+        tank.equipment.hasLid && 'lid',
+        tank.equipment.hasIntakeGuard && 'intake guard',
+      ]
+        .filter(Boolean)
+        .join(', ')}
+    </>
+  );
+}
+
+function Chores({ tankId }: { tankId: string }) {
+  const round = useGet('round');
+  const stop = round.data?.stops.find((candidate) => candidate.tankId === tankId);
+  return (
+    <Panel title="Today here">
+      {stop?.notes.map((note) => (
+        <p key={note} className="mb-1 border-l-2 border-edge pl-2.5 text-note text-quiet">
+          {note}
+        </p>
+      ))}
+      {stop && round.data ? (
+        stop.chores.map((chore) => (
+          <ChoreRow key={chore.key} chore={chore} stop={stop} day={round.data?.day ?? ''} ahead={false} />
+        ))
+      ) : (
+        <p className="text-quiet">Nothing to do here today.</p>
+      )}
+    </Panel>
+  );
+}
+
+function find(room: Reply<'room'>, tankId: string): { rack: Rack; tank: Tank; level: number } | null {
+  for (const rack of room.racks)
+    for (const shelf of rack.shelves) {
+      const tank = shelf.tanks.find((candidate) => candidate.id === tankId);
+      if (tank) return { rack, tank, level: shelf.level };
+    }
+  return null;
+}
+
+const TITLES = {
+  reading: 'Reading',
+  stock: 'Record stock',
+  change: 'Water change',
+  death: 'Found dead',
+  regime: 'Change regime',
+  equipment: 'Equipment',
+  event: 'Done to the tank',
+  place: 'Move the tank',
+  eggs: 'Eggs or young seen',
+  loss: 'Loss',
+  count: 'Count',
+} as const;
+const WIDE = ['regime', 'place', 'change'];
+
+function TankSheets({
+  sheet,
+  tank,
+  life,
+  racks,
+  close,
+}: {
+  sheet: Sheet | null;
+  tank: Tank;
+  life: Life | undefined;
+  racks: readonly Rack[];
+  close: () => void;
+}) {
+  const navigate = useNavigate();
+  const species = useGet('species');
+  const attemptId = sheet?.kind === 'eggs' ? sheet.attempt.id : '';
+  const attempt = useGet(attemptId ? 'attempt' : null, { params: { attemptId } }).data;
+  if (!sheet) return null;
+  if (sheet.kind === 'move') return <TransferSheet fromTankId={tank.id} lotId={sheet.lot.id} close={close} />;
+  const start = species.data?.find((kind) => kind.key === attempt?.speciesKey)?.start;
+  return (
+    <Dialog
+      title={TITLES[sheet.kind]}
+      about={'lot' in sheet ? `${sheet.lot.speciesName} in ${tank.code}` : tank.code}
+      wide={WIDE.includes(sheet.kind)}
+      open
+      onClose={close}
+    >
+      {sheet.kind === 'reading' && <ReadingForm tank={tank} done={close} />}
+      {sheet.kind === 'change' && <ChangeForm tank={tank} done={close} />}
+      {sheet.kind === 'death' && life && <DeathForm life={life} done={close} />}
+      {sheet.kind === 'regime' && <RegimeForm tank={tank} done={close} />}
+      {sheet.kind === 'event' && <TankEventForm tank={tank} done={close} />}
+      {sheet.kind === 'equipment' && <EquipForm tank={tank} done={close} />}
+      {sheet.kind === 'place' && <MoveTankForm tank={tank} racks={racks} done={close} />}
+      {sheet.kind === 'stock' && <LotForm tankId={tank.id} done={close} />}
+      {sheet.kind === 'eggs' && attempt && start && (
+        <ClutchForm
+          attempt={attempt}
+          start={start}
+          done={(broodId) => (broodId ? void navigate(`/broods/${broodId}`) : close())}
+        />
+      )}
+      {sheet.kind === 'loss' && <LossForm lot={toSome(sheet.lot, tank.id)} done={close} />}
+      {sheet.kind === 'count' && <CountForm lot={toSome(sheet.lot, tank.id)} done={close} />}
+    </Dialog>
+  );
+}
+
+/** One tank: who lives in it, its water, what is to do, what was logged. */
+export function TankPage() {
+  const { tankId = '' } = useParams();
+  const house = useHouse();
+  const navigate = useNavigate();
+  const room = useGet('room');
+  const lives = useGet('tankLife');
+  const [sheet, setSheet] = useState<Sheet | null>(null);
+  return (
+    <Loaded reply={room} what="the tank">
+      {(data) => {
+        const found = find(data, tankId);
+        const life = lives.data?.find((candidate) => candidate.tankId === tankId);
+        if (!found) return <Empty title="There is no such tank">It may have been taken back.</Empty>;
+        const open = life?.attempts.filter((attempt) => attempt.from <= house.today) ?? [];
+        return (
+          <>
+            <PageHead title={<span className="font-mono">{found.tank.code}</span>} about={<Measures {...found} />} />
+            <div className="no-print mb-3 flex flex-wrap gap-2.5">
+              {house.may('sitter') && (
+                <>
+                  <Button look="main" onClick={() => setSheet({ kind: 'reading' })}>
+                    Reading
+                  </Button>
+                  <Button onClick={() => setSheet({ kind: 'change' })}>Change</Button>
+                  {(life?.lots.length ?? 0) > 0 && <Button onClick={() => setSheet({ kind: 'death' })}>Found dead</Button>}
+                  {open.slice(0, 2).map((attempt) => (
+                    <Button key={attempt.id} onClick={() => setSheet({ kind: 'eggs', attempt })}>
+                      Eggs or young{open.length > 1 ? `: ${attempt.name}` : ''}
+                    </Button>
+                  ))}
+                </>
+              )}
+              {house.may('keeper') && (
+                <>
+                  <Button onClick={() => setSheet({ kind: 'stock' })}>Record stock</Button>
+                  <Button onClick={() => void navigate(`/spawns/new?tank=${tankId}`)}>Start an attempt</Button>
+                  <Button onClick={() => setSheet({ kind: 'place' })}>Move the tank</Button>
+                </>
+              )}
+              <ButtonLink to={`/bench?sum=water.changeToTemperature&tank=${tankId}`}>Work out</ButtonLink>
+            </div>
+            <div className="grid divide-y divide-rule border border-rule bg-sheet md:grid-cols-2 md:divide-x md:divide-y-0 lg:grid-cols-[1fr_1.15fr_1fr]">
+              <div className="divide-y divide-rule">
+                {life ? <LivesHere life={life} open={setSheet} /> : <Panel title="Lives here">…</Panel>}
+                {life && (
+                  <ReadinessPanel
+                    life={life}
+                    openEquipment={() => setSheet({ kind: 'equipment' })}
+                    openEvent={() => setSheet({ kind: 'event' })}
+                  />
+                )}
+              </div>
+              <WaterPanel
+                key={`${tankId} ${life?.readiness.state === 'cycling'}`}
+                first={life?.readiness.state === 'cycling' ? 'nitritePpm' : 'tempC'}
+                tankId={tankId}
+                speciesKey={life?.lots[0]?.speciesKey}
+                probeC={life?.tempC ?? null}
+                openRegime={() => setSheet({ kind: 'regime' })}
+              />
+              <div className="divide-y divide-rule">
+                <Chores tankId={tankId} />
+                <TouchesPanel room={data} tankId={tankId} code={found.tank.code} />
+              </div>
+            </div>
+            <div className="mt-3 border border-rule bg-sheet">
+              <Panel title="What was logged">
+                <EntryList tankId={tankId} limit={40} />
+              </Panel>
+            </div>
+            <TankSheets sheet={sheet} tank={found.tank} life={life} racks={data.racks} close={() => setSheet(null)} />
+          </>
+        );
+      }}
+    </Loaded>
+  );
+}

@@ -1,0 +1,44 @@
+import { FOOD_NAMES, type FigureKey, type Figures } from '@freshet/core/species';
+import { formatNumber, formatRange } from '@freshet/core/units';
+
+/** How each figure is called, what it is measured in, and how it is written. */
+export const FIGURES: Record<
+  FigureKey,
+  { label: string; unit: string; kind: 'range' | 'number' | 'duration' | 'ladder' | 'eats' }
+> = {
+  tempC: { label: 'Temperature, adults', unit: '°C', kind: 'range' },
+  ph: { label: 'pH', unit: '', kind: 'range' },
+  ghDeg: { label: 'Hardness', unit: '°dGH', kind: 'range' },
+  eggTempC: { label: 'Temperature, eggs', unit: '°C', kind: 'range' },
+  developmentZeroC: { label: 'Development stands still at', unit: '°C', kind: 'number' },
+  hatch: { label: 'Laying to hatch (or release)', unit: 'days', kind: 'duration' },
+  yolk: { label: 'Hatch to end of yolk', unit: 'days', kind: 'duration' },
+  freeSwimming: { label: 'Hatch to free-swimming', unit: 'days', kind: 'duration' },
+  interval: { label: 'Brood to brood', unit: 'days', kind: 'duration' },
+  clutch: { label: 'Clutch', unit: '', kind: 'range' },
+  fryMm: { label: 'Length at first feed', unit: 'mm', kind: 'range' },
+  adultMm: { label: 'Length, adults', unit: 'mm', kind: 'range' },
+  maturityMm: { label: 'Length at maturity', unit: 'mm', kind: 'range' },
+  maturityDays: { label: 'Age at maturity', unit: 'days', kind: 'range' },
+  saleMm: { label: 'Length at sale', unit: 'mm', kind: 'range' },
+  saleDays: { label: 'Age at sale', unit: 'days', kind: 'range' },
+  ladder: { label: 'Foods by length', unit: '', kind: 'ladder' },
+  juvenilesPerLitre: { label: 'Young of sale size per litre', unit: '', kind: 'range' },
+  survivalToSale: { label: 'Share that reaches sale', unit: '', kind: 'range' },
+  eggsEatenBy: { label: 'Eggs are eaten by', unit: '', kind: 'eats' },
+  fryEatenBy: { label: 'Fry are eaten by', unit: '', kind: 'eats' },
+};
+const EATERS = { nobody: 'nobody', parents: 'the parents', anyAdult: 'any adult' } as const;
+
+/** A figure in words. */
+export function showFigure(key: FigureKey, figures: Figures): string {
+  const value = figures[key];
+  const { unit } = FIGURES[key];
+  if (value === null) return 'does not apply';
+  if (typeof value === 'number') return `${formatNumber(value)} ${unit}`;
+  if (typeof value === 'string') return EATERS[value];
+  if (key === 'ladder')
+    return figures.ladder.map((rung) => `${FOOD_NAMES[rung.food]}${rung.fromMm > 0 ? ` from ${rung.fromMm} mm` : ''}`).join(', ');
+  if ('atC' in value) return `${formatRange(value.days)} days at ${formatNumber(value.atC)} °C`;
+  return `${formatRange(value as readonly [number, number])} ${unit}`.trim();
+}
