@@ -1,17 +1,21 @@
 import { defineConfig } from '@playwright/test';
 
+const urls = (process.env.FRESHET_URLS ?? process.env.FRESHET_URL ?? '').split(' ').filter(Boolean);
+
 /** The real interface in Debian's Chromium, against the built application that scripts/test.mjs started. */
 export default defineConfig({
   testDir: 'e2e',
   testMatch: '**/*.spec.ts',
   outputDir: 'test-results/e2e',
-  workers: 1,
+  workers: 2,
+  fullyParallel: false,
   retries: 0,
   timeout: 40_000,
   expect: { timeout: 8_000 },
   reporter: [['line'], ['json']],
   use: {
-    baseURL: process.env.FRESHET_URL ?? 'http://127.0.0.1:4173',
+    // Each worker has an application of its own, on a database of its own.
+    baseURL: urls[Number(process.env.TEST_PARALLEL_INDEX ?? 0) % urls.length] ?? 'http://127.0.0.1:4173',
     viewport: { width: 1280, height: 800 },
     timezoneId: 'Europe/Dublin',
     locale: 'en-GB',

@@ -61,4 +61,5 @@ process.stdout.write(
   `\nDragging among ${tanks} tanks: ${(1000 / (frames.reduce((a, b) => a + b, 0) / frames.length)).toFixed(0)} frames a second; half of them within ${at(0.5)} ms, 95 % within ${at(0.95)} ms, ${frames.filter((ms) => ms > 25).length} of ${frames.length} late\n`,
 );
 await browser.close();
-server.kill('SIGTERM');
+// The server ends with this process.
+process.exit(0);

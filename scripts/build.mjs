@@ -62,9 +62,7 @@ export async function buildDevices() {
   await whenChanged('devices', ['packages/devices'], () => bundle('packages/devices/src/main.ts', 'dist/devices.mjs'));
 }
 export async function buildCalc() {
-  await whenChanged('calc', ['scripts/calc.mjs'], () =>
-    bundle('packages/contract/src/bench/index.ts', 'dist/calculations.mjs'),
-  );
+  await whenChanged('calc', ['scripts/calc.mjs'], () => bundle('packages/contract/src/bench/index.ts', 'dist/calculations.mjs'));
 }
 export async function buildWeb() {
   await whenChanged('web', ['packages/web'], async () => {

@@ -141,6 +141,18 @@ describe('npm start', () => {
     expect((await post('/api/session', ACCOUNT)).status).toBe(200);
   });
 
+  it('ends when its server is ended by a signal, and leaves nothing behind', async () => {
+    const facts = JSON.parse(readFileSync(join(FOLDER, 'own-house', 'running.json'), 'utf8')) as {
+      database: number;
+      server: number;
+    };
+    const gone = new Promise<number | null>((resolve) => running?.process.once('exit', resolve));
+    process.kill(facts.server, 'SIGKILL');
+    expect(await gone).toBe(1);
+    expect(isAlive(facts.database)).toBe(false);
+    await start();
+  });
+
   it('takes another port when its own is taken', async () => {
     await end('SIGINT');
     const squatter = createServer().listen(port, '127.0.0.1');
@@ -154,7 +166,7 @@ describe('npm start', () => {
   });
 
   it('proves the headcount ledger while it runs', () => {
-    const ledger = spawnSync(process.execPath, ['scripts/start.mjs', '--empty', '--check-ledger'], {
+    const ledger = spawnSync(process.execPath, ['scripts/start.mjs', '--check-ledger'], {
       cwd: ROOT,
       env: settings(),
       encoding: 'utf8',

@@ -3,57 +3,87 @@ import { spawn } from 'node:child_process';
 import { mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ROOT, freePort, needModules, needPrograms, run, say } from './lib/machine.mjs';
+import { ROOT, freePort, needModules, needPrograms, say } from './lib/machine.mjs';
 
 const wanted = process.argv.slice(2);
 const wants = (part) => wanted.length === 0 || wanted.includes(part);
 const counts = { passed: 0, failed: 0 };
 const started = Date.now();
-const heading = (text) => say(`\n== ${text} (${Math.round((Date.now() - started) / 1000)} s)`);
-
-/** One step that passes or fails as a whole. */
-async function step(name, program, args, options) {
-  heading(name);
-  const code = await run(program, args, options);
-  counts[code === 0 ? 'passed' : 'failed']++;
-  if (code !== 0) say(`${name}: failed`);
-}
-
+const seconds = () => Math.round((Date.now() - started) / 1000);
 const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
 
-async function check() {
-  await step('Formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
-  await step('Lint', bin('eslint'), ['packages', 'scripts', 'e2e', 'benchmarks']);
-  await step('Layers', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'packages']);
-  for (const config of ['core', 'contract', 'demo', 'devices', 'server', 'web'].map((name) => `packages/${name}/tsconfig.json`))
-    await step(`Types of ${config}`, bin('tsc'), ['-p', config]);
-  await step('Types of the tests', bin('tsc'), ['-p', 'tsconfig.tests.json']);
+/** One step that passes or fails as a whole; what it says is shown when it is over, so that two lanes do not mix. */
+async function step(name, program, args, env = {}) {
+  const child = spawn(program, args, { cwd: ROOT, env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'pipe'] });
+  let said = '';
+  for (const stream of [child.stdout, child.stderr])
+    stream.on('data', (chunk) => {
+      said += chunk;
+    });
+  const code = await new Promise((resolve) => {
+    child.on('exit', (status) => resolve(status ?? 1));
+    child.on('error', () => resolve(127));
+  });
+  counts[code === 0 ? 'passed' : 'failed']++;
+  say(`== ${name}: ${code === 0 ? 'passed' : 'FAILED'} (${seconds()} s)`);
+  if (code !== 0) say(said.slice(-8000));
 }
 
-async function jest(project, env = {}) {
-  heading({ unit: 'Unit tests', api: 'API tests on MariaDB', commands: 'The commands of the README' }[project]);
-  const out = join(ROOT, 'test-results', `${project}.json`);
+/** Runs something that counts its own tests. */
+async function counted(name, file, run_, read) {
+  const out = join(ROOT, 'test-results', file);
   mkdirSync(join(ROOT, 'test-results'), { recursive: true });
   rmSync(out, { force: true });
-  const code = await run(bin('jest'), ['--selectProjects', project, '--json', `--outputFile=${out}`, '--silent=false'], {
-    stdio: ['ignore', 'ignore', 'inherit'],
-    env: { ...process.env, ...env },
-  });
+  const said = await run_(out);
   try {
-    const result = JSON.parse(readFileSync(out, 'utf8'));
-    counts.passed += result.numPassedTests;
-    counts.failed += result.numFailedTests + result.numRuntimeErrorTestSuites;
-    if (result.numTotalTests === 0) counts.failed++;
+    const { passed, failed, total } = read(JSON.parse(readFileSync(out, 'utf8')));
+    counts.passed += passed;
+    counts.failed += failed + (total === 0 ? 1 : 0);
+    say(`== ${name}: ${passed} passed, ${failed} failed (${seconds()} s)`);
+    if (failed > 0) say(said.slice(-12_000));
   } catch {
     counts.failed++;
-    say(`${project}: no result (exit code ${code})`);
+    say(`== ${name}: no result (${seconds()} s)\n${said.slice(-4000)}`);
   }
 }
 
-/** The built application on a database of its own. */
+/** Runs a program and gives back what it said. */
+function listen(program, args, env = {}) {
+  return new Promise((resolve) => {
+    const child = spawn(program, args, { cwd: ROOT, env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'pipe'] });
+    let said = '';
+    for (const stream of [child.stdout, child.stderr])
+      stream.on('data', (chunk) => {
+        said += chunk;
+      });
+    child.on('exit', () => resolve(said));
+  });
+}
+
+const jest = (project, env = {}) =>
+  counted(
+    { unit: 'Unit tests', api: 'API tests on MariaDB', commands: 'The commands of the README' }[project],
+    `${project}.json`,
+    (out) => listen(bin('jest'), ['--selectProjects', project, '--maxWorkers=1', '--json', `--outputFile=${out}`], env),
+    (result) => ({
+      passed: result.numPassedTests,
+      failed: result.numFailedTests + result.numRuntimeErrorTestSuites,
+      total: result.numTotalTests,
+    }),
+  );
+
+async function check() {
+  await step('Formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
+  await step('Layers', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'packages']);
+  for (const name of ['core', 'contract', 'demo', 'devices', 'server', 'web'])
+    await step(`Types of ${name}`, bin('tsc'), ['-p', `packages/${name}/tsconfig.json`]);
+  await step('Types of the tests', bin('tsc'), ['-p', 'tsconfig.tests.json']);
+  await step('Lint', bin('eslint'), ['packages', 'scripts', 'e2e', 'benchmarks']);
+}
+
+/** The built application on a database that is there. */
 async function startApplication(database, name, settings) {
   const port = await freePort();
-  database.sql(`CREATE DATABASE ${name}`);
   const server = spawn(process.execPath, [join(ROOT, 'dist', 'server.mjs')], {
     stdio: ['ignore', 'pipe', 'inherit'],
     env: {
@@ -71,46 +101,38 @@ async function startApplication(database, name, settings) {
   return { url: `http://127.0.0.1:${port}`, stop: () => server.kill('SIGTERM') };
 }
 
+/** Browsers at once, each with an application and a database of its own. */
+const BROWSERS = 2;
+
 async function e2e(database) {
-  heading('Build');
-  const { buildServer, buildWeb } = await import('./build.mjs');
-  await buildServer();
-  await buildWeb();
-  heading('End to end in Chromium');
-  const application = await startApplication(database, 'freshet_e2e', { FRESHET_NOW: '2026-11-24T07:12:00Z' });
-  const empty = await startApplication(database, 'freshet_empty', { FRESHET_DEMO: 'no' });
-  const out = join(ROOT, 'test-results', 'e2e.json');
-  rmSync(out, { force: true });
-  await run(bin('playwright'), ['test'], {
-    env: { ...process.env, FRESHET_URL: application.url, FRESHET_EMPTY_URL: empty.url, PLAYWRIGHT_JSON_OUTPUT_NAME: out },
-  });
-  application.stop();
-  empty.stop();
-  try {
-    const { stats } = JSON.parse(readFileSync(out, 'utf8'));
-    counts.passed += stats.expected + stats.flaky;
-    counts.failed += stats.unexpected;
-    if (stats.expected + stats.unexpected === 0) counts.failed++;
-  } catch {
-    counts.failed++;
-    say('End to end: no result');
+  const NOW = { FRESHET_NOW: '2026-11-24T07:12:00Z' };
+  database.sql('CREATE DATABASE freshet_e2e_0; CREATE DATABASE freshet_empty');
+  const first = await startApplication(database, 'freshet_e2e_0', NOW);
+  const running = [first];
+  for (let i = 1; i < BROWSERS; i++) {
+    database.copy('freshet_e2e_0', `freshet_e2e_${i}`);
+    running.push(await startApplication(database, `freshet_e2e_${i}`, NOW));
   }
+  const empty = await startApplication(database, 'freshet_empty', { FRESHET_DEMO: 'no' });
+  await counted(
+    'End to end in Chromium',
+    'e2e.json',
+    (out) =>
+      listen(bin('playwright'), ['test', `--workers=${BROWSERS}`], {
+        FRESHET_URLS: running.map(({ url }) => url).join(' '),
+        FRESHET_EMPTY_URL: empty.url,
+        PLAYWRIGHT_JSON_OUTPUT_NAME: out,
+      }),
+    ({ stats }) => ({
+      passed: stats.expected + stats.flaky,
+      failed: stats.unexpected,
+      total: stats.expected + stats.unexpected,
+    }),
+  );
+  for (const application of [...running, empty]) application.stop();
 }
 
-needPrograms({
-  ...(wants('api') || wants('e2e') || wants('commands') ? { mariadbd: 'mariadb-server' } : {}),
-  ...(wants('e2e') ? { chromium: 'chromium' } : {}),
-});
-needModules();
-if (wants('check')) await check();
-if (wants('unit')) await jest('unit');
-if (wants('commands')) {
-  const { buildServer, buildWeb } = await import('./build.mjs');
-  await buildServer();
-  await buildWeb();
-  await jest('commands');
-}
-if (wants('api') || wants('e2e')) {
+async function onDatabase() {
   const { startMariadb } = await import('./lib/mariadb.mjs');
   const folder = mkdtempSync(join(tmpdir(), 'freshet-test-'));
   const database = await startMariadb(folder, { fast: true });
@@ -122,6 +144,27 @@ if (wants('api') || wants('e2e')) {
     rmSync(folder, { recursive: true, force: true });
   }
 }
-say(`\nTook ${Math.round((Date.now() - started) / 1000)} s`);
+
+needPrograms({
+  ...(wants('api') || wants('e2e') || wants('commands') ? { mariadbd: 'mariadb-server' } : {}),
+  ...(wants('e2e') ? { chromium: 'chromium' } : {}),
+});
+needModules();
+if (wants('commands') || wants('e2e')) {
+  const { buildDevices, buildServer, buildWeb } = await import('./build.mjs');
+  await buildServer();
+  await buildDevices();
+  await buildWeb();
+}
+// Two lanes for two cores: what reads the code, and what runs it on a database and in browsers.
+await Promise.all([
+  (async () => {
+    if (wants('unit')) await jest('unit');
+    if (wants('check')) await check();
+    if (wants('commands')) await jest('commands');
+  })(),
+  wants('api') || wants('e2e') ? onDatabase() : null,
+]);
+say(`\nTook ${seconds()} s`);
 say(`${counts.passed} passed, ${counts.failed} failed`);
 process.exit(counts.failed > 0 ? 1 : 0);

@@ -10,7 +10,8 @@ async function paths(page: Page): Promise<string[]> {
   const first = (url: string, key: string) =>
     page.evaluate(
       async ([from, field]) => {
-        const told = (await (await fetch(from ?? '')).json()) as Record<string, string>[] | { attempts: Record<string, string>[] };
+        const told = (await (await fetch(from ?? '')).json()) as
+          Record<string, string>[] | { attempts: Record<string, string>[] };
         return (Array.isArray(told) ? told : told.attempts)[0]?.[field ?? ''] ?? '';
       },
       [url, key],

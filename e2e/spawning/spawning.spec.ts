@@ -4,7 +4,7 @@ import { enter, goTo } from '../app/enter';
 test('the schools are choices on the recipe, each with what it changes, beside what was done before', async ({ page }) => {
   await enter(page);
   await goTo(page, 'Spawns');
-  await expect(page.getByText(/ended ones spawned/)).toBeVisible();
+  await expect(page.getByText(/that ended spawned/)).toBeVisible();
   await page.getByRole('link', { name: 'Start an attempt' }).click();
   await page.getByLabel('Species').selectOption('sixray-aspidoras');
   await expect(page.getByLabel('The eggs')).toHaveValue('pullEggs');
@@ -41,8 +41,8 @@ test('what ended takes no more eggs, and an unknown address says so', async ({ p
   await page.getByRole('link', { name: /Kribensis 7/ }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Kribensis 7' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Eggs seen' })).toHaveCount(0);
-  await page.goto('/spawns/nobody');
-  await expect(page.getByRole('heading', { name: 'There is no such attempt' })).toBeVisible();
+  await page.goto('/spawns/01a2104b-fd81-73d7-868a-64dfbd870dd1');
+  await expect(page.getByRole('alert')).toContainText('There is no such attempt.');
   await page.goto('/broods/01a2104b-fd81-73d7-868a-64dfbd870dd1');
   await expect(page.getByRole('alert')).toContainText('There is no such brood.');
 });

@@ -4,7 +4,8 @@ import { addSql, dropFromSql, type Migration } from './migration';
 export const entriesAndRevision: Migration = {
   name: '2026-11-25-08-entries-and-revision',
   up: [
-    addSql('houses', ['revision BIGINT UNSIGNED NOT NULL DEFAULT 0']),
+    // A demonstration is filled in many writes: one that was interrupted says so, and is filled anew.
+    addSql('houses', ['revision BIGINT UNSIGNED NOT NULL DEFAULT 0', 'filled BOOLEAN NOT NULL DEFAULT TRUE']),
     addSql('entries', [
       'parts LONGTEXT NULL',
       'fingerprint CHAR(64) CHARACTER SET ascii NULL',
@@ -43,6 +44,6 @@ export const entriesAndRevision: Migration = {
     dropFromSql('photos', ['image']),
     dropFromSql('attempts', ['KEY attempts_open', 'KEY attempts_page', 'closed']),
     dropFromSql('entries', ['KEY entries_page', 'parts', 'fingerprint']),
-    dropFromSql('houses', ['revision']),
+    dropFromSql('houses', ['filled', 'revision']),
   ],
 };

@@ -87,7 +87,11 @@ export const STOCK_CALCULATIONS: readonly Calculation[] = [
               locus: id,
               inheritance: v.picklist(['autosomal', 'sexLinked']),
               dominance: v.picklist(['complete', 'incomplete']),
-              alleles: v.pipe(v.array(allele), v.minLength(1)),
+              alleles: v.pipe(
+                v.array(allele),
+                v.minLength(1),
+                v.check((alleles) => new Set(alleles).size === alleles.length, 'Each allele once.'),
+              ),
               sire: v.string(),
               dam: v.string(),
             }),

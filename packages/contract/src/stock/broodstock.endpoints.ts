@@ -3,6 +3,7 @@ import { CONDITION_SIGNS, type ConditionSign } from '@freshet/core/stock';
 import { endpoint } from '../endpoints';
 import { entries, TOUCHES } from '../log';
 import { Day, Heads, Id, Instant, Name, Note, Override, Version, WholeCount } from '../values';
+import { Candidates } from './candidates.schema';
 import { Lot, ORIGINS } from './lot.schema';
 
 const SIGNS = Object.keys(CONDITION_SIGNS) as [ConditionSign, ...ConditionSign[]];
@@ -147,8 +148,8 @@ export const ImportedLot = v.object({
   heads: Heads,
   since: Instant,
   details: LotDetails,
-  sires: v.array(v.object({ lotId: Id, probability: v.pipe(v.number(), v.gtValue(0), v.maxValue(1)) })),
-  dams: v.array(v.object({ lotId: Id, probability: v.pipe(v.number(), v.gtValue(0), v.maxValue(1)) })),
+  sires: Candidates,
+  dams: Candidates,
 });
 /** Lots out of a file, all or none. */
 export const ImportLots = v.object({

@@ -4,6 +4,7 @@ import { readHouse, type HouseFacts } from '../house';
 import { deriveLarder } from '../larder';
 import { QUIET_ROOM, type RoomTank } from '../room';
 import { defaultRecipe, type SpawningAttempt } from '../spawning';
+import { SHIPPED_SPECIES } from '../species';
 import { NO_STOCK, type StockLot, type StockProgramme } from '../stock';
 import { AGENDAS, deriveHorizon, deriveRound, jotTanks, packLanes } from './index';
 
@@ -354,5 +355,66 @@ describe('the tanks of the jot line', () => {
     expect(of([attempt('a', 'T1', 'lemon-tetra', { hasBrood: true }), attempt('b', 'T1', 'lemon-tetra')])).toBe(1);
     expect(of([attempt('a', 'T1', 'lemon-tetra'), attempt('b', 'T1', 'lemon-tetra')])).toBe(2);
     expect(of([attempt('a', 'T1', 'lemon-tetra', { to: '2026-03-09' })])).toBe(0);
+  });
+});
+
+describe('the agendas', () => {
+  it('declare each kind of chore once, under its name, with what it takes', () => {
+    const kinds = AGENDAS.flatMap((agenda) => Object.entries(agenda.kinds));
+    expect(kinds.map(([name]) => name).filter((name, i, all) => all.indexOf(name) !== i)).toEqual([]);
+    for (const [name, kind] of kinds) {
+      expect([name, kind.name]).toEqual([name, name]);
+      expect([name, kind.seconds > 0, kind.words.length > 2]).toEqual([name, true, true]);
+    }
+    const names = new Set(kinds.map(([name]) => name));
+    expect(kinds.flatMap(([, { covers }]) => covers).filter((covered) => !names.has(covered))).toEqual([]);
+  });
+
+  it('ask for one change of water where a brood has its own, and tick it in each tank for itself', () => {
+    const recipe = { ...defaultRecipe('adhesivePlacer'), fungus: 'dye' as const, dyeMgPerL: 2, dyeStockPercent: 1 };
+    const told = house({
+      lots: [lot('here', 'T1', 'sixray-aspidoras', { broodId: 'b' }), lot('there', 'T2', 'sixray-aspidoras', { broodId: 'b' })],
+      broods: [brood('b', 'sixray-aspidoras', { attemptId: 'a' })],
+      attempts: [attempt('a', 'T1', 'sixray-aspidoras', { hasBrood: true, recipe })],
+      regimes: [{ tankId: 'T1', regime: { changeFraction: 0.3, everyDays: 7, ceilingPpm: null, from: TODAY }, dueOn: TODAY }],
+    });
+    const keys = (code: string) => chores(told, code).map(({ key }) => key);
+    expect(chores(told, 'T1').map(({ kind }) => kind)).not.toContain('waterChange');
+    expect(chores(told, 'T1').find(({ kind }) => kind === 'eggChange')?.tick).toMatchObject({ kind: 'waterChange', id: 'T1' });
+    const dye = keys('T1').find((key) => key.startsWith('dye'));
+    expect(dye).toBeDefined();
+    expect(keys('T1').filter((key) => keys('T2').includes(key))).toEqual([]);
+    const ticked = {
+      entryId: 'e',
+      choreKey: dye ?? '',
+      day: TODAY,
+      status: 'done' as const,
+      amount: 4,
+      unit: 'ml',
+      text: 'dye',
+      tankId: 'T1',
+      by: 'sitter',
+    };
+    const isDone = (code: string) =>
+      chores(house({ ...told, outcomes: [ticked] }), code).find(({ kind }) => kind === 'dye')?.outcome?.status;
+    expect([isDone('T1'), isDone('T2')]).toEqual(['done', undefined]);
+  });
+
+  it('say of a brood whose species contradicts itself that it has no dates, and go on with all others', () => {
+    const own = SHIPPED_SPECIES.find(({ key }) => key === 'lemon-tetra');
+    const told = house({
+      lots: [lot('lost', 'T1', 'lemon-tetra', { broodId: 'b' }), lot('sound', 'T2', 'sixray-aspidoras', { broodId: 'c' })],
+      broods: [brood('b', 'lemon-tetra'), brood('c', 'sixray-aspidoras')],
+      saved: own ? [{ ...own, figures: { developmentZeroC: 30 } }] : [],
+      attempts: [attempt('a', 'T2', 'lemon-tetra', { triggerOn: '2026-03-20' })],
+    });
+    expect(round(told).alarms.find(({ key }) => key === 'trouble:b')).toMatchObject({
+      severity: 'now',
+      title: 'T1: b has no dates.',
+      subject: { kind: 'species', id: 'lemon-tetra' },
+    });
+    expect(round(told).stops.find(({ code }) => code === 'T1')?.notes[0]).toContain('contradict each other');
+    expect(chores(told, 'T2').map(({ kind }) => kind)).toContain('pickWhite');
+    expect(deriveHorizon(view(told)).some(({ label }) => label.includes('sixray aspidoras hatch'))).toBe(true);
   });
 });

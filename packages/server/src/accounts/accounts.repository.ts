@@ -40,6 +40,26 @@ export function createAccountsRepository({ sequelize }: Database) {
     houseIds: async () => (await select<{ id: string }>('SELECT id FROM houses', {})).map(({ id }) => id),
     demoHouseIds: async () => (await select<{ id: string }>('SELECT id FROM houses WHERE demo = TRUE', {})).map(({ id }) => id),
     hasDemo: async () => (await select<{ id: string }>('SELECT id FROM houses WHERE demo = TRUE LIMIT 1', {})).length > 0,
+    /** Houses whose first filling was broken off. */
+    unfilledIds: async () => (await select<{ id: string }>('SELECT id FROM houses WHERE filled = FALSE', {})).map(({ id }) => id),
+    markFilled: async (houseId: string) => {
+      await sequelize.query('UPDATE houses SET filled = TRUE WHERE id = :houseId', { replacements: { houseId } });
+    },
+    /** Takes a house and all that is in it out of the database: only for one that was never finished. */
+    remove: async (houseId: string): Promise<void> => {
+      const tables = await select<{ name: string; type: string }>(
+        `SELECT table_name name, data_type type FROM information_schema.columns WHERE table_schema = DATABASE() AND column_name = 'house_id'`,
+        {},
+      );
+      const users = await select<{ id: string }>('SELECT user_id id FROM members WHERE house_id = :houseId', { houseId });
+      for (const { name, type } of tables)
+        await sequelize.query(
+          `DELETE FROM ${name} WHERE house_id = ${type === 'binary' ? "UNHEX(REPLACE(:houseId, '-', ''))" : ':houseId'}`,
+          { replacements: { houseId } },
+        );
+      for (const { id } of users) await sequelize.query('DELETE FROM users WHERE id = :id', { replacements: { id } });
+      await sequelize.query('DELETE FROM houses WHERE id = :houseId', { replacements: { houseId } });
+    },
     insertHouse: (
       row: {
         id: string;
@@ -51,6 +71,7 @@ export function createAccountsRepository({ sequelize }: Database) {
         volume_unit: string;
         currency: string;
         demo: boolean;
+        filled: boolean;
       },
       tx: Tx,
     ) => insert('houses', row, tx),

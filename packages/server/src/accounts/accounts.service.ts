@@ -81,6 +81,8 @@ export function createAccounts({
             volume_unit: house.units.volume,
             currency: house.currency,
             demo: house.demo,
+            // A demonstration is filled after it was made; only then it is whole.
+            filled: !house.demo,
           },
           tx,
         );

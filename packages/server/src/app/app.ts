@@ -182,7 +182,7 @@ export function buildApp({ services, log, secret, webFolder }: AppOptions): Expr
   );
   mount(router, AREAS.broods, broodsHandlers(broods, broodPages), whoOf);
   mount(router, AREAS.larder, larderHandlers(larder, viewOf), whoOf);
-  mount(router, AREAS.transfers, transfersHandlers({ room, clock: services.clock, viewOf }), whoOf);
+  mount(router, AREAS.transfers, transfersHandlers(services.transfers), whoOf);
   mount(router, AREAS.rounds, roundsHandlers(rounds), whoOf);
   app.use(router);
   app.get('/problems/:area/:what', (request, response, next) => {

@@ -21,6 +21,7 @@ import { createRounds, createRoundsRepository } from '../rounds';
 import { createSpawning, createSpawningFacts } from '../spawning';
 import { createSpecies } from '../species';
 import { createLines, createStock, createStockFacts } from '../stock';
+import { createTransfers } from '../transfers';
 
 /** What the whole server is made with. */
 export interface ComposeOptions {
@@ -74,6 +75,7 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
     },
     outcomesSince: roundsRepository.since,
   });
+  const transfers = createTransfers({ clock, room, house });
   const rounds = createRounds({ log, ticks, house, room, stock, broods, repository: roundsRepository });
 
   const missing = log.missing();
@@ -96,6 +98,7 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
     broodPages,
     larder,
     house,
+    transfers,
     rounds,
   };
 }

@@ -56,6 +56,10 @@ async function serve(): Promise<void> {
   const database = openDatabase(databaseUrl);
   await migrator(database).up();
   const services = compose({ database, clock, secret });
+  for (const houseId of await services.accounts.repository.unfilledIds()) {
+    say('The demonstration house was never finished: it is filled anew.');
+    await services.accounts.repository.remove(houseId);
+  }
   if (demo && (await services.accounts.repository.countHouses()) === 0) {
     const started = Date.now();
     const { events, readings } = await seedDemo(database, clock.now());

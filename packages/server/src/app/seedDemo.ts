@@ -118,5 +118,6 @@ export async function seedDemo(database: Database, now: string): Promise<{ event
     );
   storyTime = now;
   await beginWalk(services, who, now);
+  await services.accounts.repository.markFilled(who.houseId);
   return { events: events.length, readings: readings.length };
 }

@@ -10,15 +10,14 @@ import type { Applied, LogService, Scope } from '../log';
 import { DomainError, groupBy, type Clock, type Database, type Reading, type Who } from '../platform';
 import type { RoomService } from '../room';
 import type { SpawningService } from '../spawning';
-import type { BroodDescent, LotRow, PlacementRow, StockService } from '../stock';
+import type { BroodDescent, LotRow, StockService } from '../stock';
 import type { SpeciesService } from '../species';
 import { createLearner } from './broods.learned';
+import { createTemperatures } from './broods.temperatures';
 import { createBroodsRepository, type BroodRow, type ObservationRow } from './broods.repository';
 import { v7 as newId } from 'uuid';
 
 type Body<Name extends keyof typeof broodsEndpoints> = BodyOf<(typeof broodsEndpoints)[Name]>;
-/** A temperature from before the laying counts for as long. */
-const LEAD_MS = 2 * 86_400_000;
 const sum = (lots: readonly Heads[]) => lots.reduce((total, lot) => total + totalHeads(lot), 0);
 
 /** What is logged of some broods, ready for core. */
@@ -93,47 +92,7 @@ export function createBroods(deps: {
     };
   }
 
-  /**
-   * The temperatures a brood went through from laying to swimming: each tank's readings for as long as it stood there. Nothing develops
-   * before it is laid, after it swims, or when it is born.
-   */
-  async function temperaturesOf(
-    at: Reading,
-    facts: readonly BroodRecord[],
-    lotsBy: ReadonlyMap<string, LotRow[]>,
-  ): Promise<Record<string, TemperatureReading[]>> {
-    const kinds = await species.all(at);
-    const waiting = facts.filter((brood) => !brood.freeSwimming && kinds.get(brood.speciesKey)?.start !== 'born');
-    if (waiting.length === 0) return {};
-    const lotIds = waiting.flatMap((brood) => (lotsBy.get(brood.id) ?? []).map((lot) => lot.id));
-    const placements = groupBy(await stock.repository.placementsOf(at, lotIds), (row) => row.lotId);
-    const stays = new Map<string, { tankId: string; from: string; to: string }[]>();
-    for (const brood of waiting) {
-      const placed = (lotsBy.get(brood.id) ?? [])
-        .flatMap((lot) => placements.get(lot.id) ?? [])
-        .sort((a, b) => (a.at < b.at ? -1 : 1));
-      const before = new Date(Date.parse(brood.laid.from) - LEAD_MS).toISOString();
-      stays.set(
-        brood.id,
-        placed.map(({ tankId, at: from }, i) => ({
-          tankId,
-          from: i === 0 || from < before ? before : from,
-          to: placed[i + 1]?.at ?? clock.now(),
-        })),
-      );
-    }
-    const readings = groupBy(await room.repository.temperaturesWithin(at, [...stays.values()].flat()), (row) => row.tankId);
-    const found: Record<string, TemperatureReading[]> = {};
-    for (const brood of waiting) {
-      const seen: TemperatureReading[] = [];
-      for (const { tankId, from, to } of stays.get(brood.id) ?? [])
-        for (const { at: time, value } of readings.get(tankId) ?? [])
-          if (time >= from && time <= to && time > (seen.at(-1)?.at ?? '')) seen.push({ at: time, tempC: value });
-      found[brood.id] = fromLaying(seen, brood.laid.from);
-    }
-    return found;
-  }
-
+  const temperaturesOf = createTemperatures({ clock, room, species, stock });
   const learned = createLearner({ room, species, repository });
 
   /** Species as the house's own broods have shown them. */
@@ -338,9 +297,3 @@ export function createBroods(deps: {
   };
 }
 export type BroodsService = ReturnType<typeof createBroods>;
-
-/** The last reading before a brood was laid, and all after it. */
-function fromLaying(readings: readonly TemperatureReading[], laidFrom: string): TemperatureReading[] {
-  const first = readings.findLastIndex((reading) => reading.at <= laidFrom);
-  return readings.slice(Math.max(0, first));
-}

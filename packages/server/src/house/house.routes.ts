@@ -1,5 +1,4 @@
 import type { houseEndpoints } from '@freshet/contract/house';
-import { tankLife } from '@freshet/core/house';
 import type { Handlers } from '../platform';
 import type { HouseService } from './house.service';
 
@@ -9,5 +8,5 @@ export const houseHandlers = (house: HouseService): Handlers<typeof houseEndpoin
     setTag(tag);
     return facts;
   },
-  tankLife: async ({ who }) => tankLife(await house.view(who)),
+  tankLife: ({ who }) => house.tankLife(who),
 });

@@ -1,5 +1,5 @@
 import type { LoggedOutcome } from '@freshet/core/agenda';
-import { readHouse, type HouseFacts, type HouseView } from '@freshet/core/house';
+import { readHouse, tankLife, type HouseFacts, type HouseView } from '@freshet/core/house';
 import { readSpecies } from '@freshet/core/species';
 import { houseDay } from '@freshet/core/time';
 import type { createBroodsFacts, BroodsService } from '../broods';
@@ -119,6 +119,8 @@ export function createHouse({ clock, log, room, probes, species, stock, broods, 
     snapshot,
     /** The house with everything worked out, as it stands now. */
     view: async (who: Who): Promise<HouseView> => readHouse((await snapshot(who)).facts, clock.now()),
+    /** What lives in every tank. */
+    tankLife: async (who: Who) => tankLife(readHouse((await snapshot(who)).facts, clock.now())),
     /** Range of temperature wanted in each tank. */
     async wanted(who: Who) {
       const { facts } = await snapshot(who);

@@ -1,15 +1,14 @@
 import type { larderEndpoints } from '@freshet/contract/larder';
-import { deriveLarder, type LarderView } from '@freshet/core/larder';
 import type { Handlers, Who } from '../platform';
 import type { LarderService } from './larder.service';
 
-/** @param viewOf - the house as it is now */
+/** @param viewOf - the house as it is now, which is put together from later areas too */
 export const larderHandlers = (
   larder: LarderService,
-  viewOf: (who: Who) => Promise<LarderView>,
+  viewOf: (who: Who) => Promise<Parameters<LarderService['foodPlans']>[0]>,
 ): Handlers<typeof larderEndpoints> => ({
   cultures: ({ who }) => larder.cultures(who),
   addCulture: ({ who, body }) => larder.addCulture(who, body),
   cultureEvent: ({ who, body }) => larder.cultureEvent(who, body),
-  foodPlans: async ({ who }) => deriveLarder(await viewOf(who)),
+  foodPlans: async ({ who }) => larder.foodPlans(await viewOf(who)),
 });

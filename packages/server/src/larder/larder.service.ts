@@ -1,7 +1,7 @@
 import { v7 as newId } from 'uuid';
 import type { BodyOf } from '@freshet/contract/endpoints';
 import type { larderEndpoints } from '@freshet/contract/larder';
-import { CULTURES, describeCulture, type Culture, type CultureFood } from '@freshet/core/larder';
+import { CULTURES, deriveLarder, describeCulture, type Culture, type CultureFood, type LarderView } from '@freshet/core/larder';
 import { FOOD_NAMES } from '@freshet/core/species';
 import { exactly } from '@freshet/core/time';
 import type { TickHandler, Ticks } from '../agenda';
@@ -118,6 +118,9 @@ export function createLarder(deps: { database: Database; clock: Clock; log: LogS
     running,
     applyStart,
     applyEvent,
+
+    /** Which culture to start when, for every first feed. */
+    foodPlans: (view: LarderView) => deriveLarder(view),
 
     async cultures(who: Who) {
       const found = await running(who);

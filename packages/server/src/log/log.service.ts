@@ -115,7 +115,7 @@ export function createLog({ database, clock }: { database: Database; clock: Cloc
     const now = clock.now();
     const { tx: _tx, ...actor } = who;
     try {
-      return await database.writing(actor as Actor, async (writing) => {
+      return await database.writing(actor, async (writing) => {
         const row = await work({ ...writing, entryId: asked.id, now, override: asked.override });
         await repository.entries.insert(writing, {
           ...row,

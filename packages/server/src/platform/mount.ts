@@ -30,7 +30,7 @@ export interface Call<E> {
   params: Record<string, string>;
   request: Request;
   /** Names the state that is answered, so that a caller who has it is told so instead. */
-  setTag(tag: string): void;
+  setTag: (tag: string) => void;
 }
 
 export type Handler<E> = (call: Call<E>) => Promise<E extends { answers: 'image' } ? Image : ReplyOf<E>>;
@@ -83,10 +83,16 @@ export function mount<Table extends Record<string, AnyEndpoint>>(
       const told: unknown = line.sends === 'image' ? request.query : request.body;
       const body: unknown = line.body ? parse(line.body, told) : undefined;
       const query: unknown = line.query ? parse(line.query, request.query) : undefined;
-      const setTag = (tag: string) => void response.set('ETag', `W/"${tag}"`);
+      let isKnown = false;
+      const setTag = (tag: string) => {
+        const named = `W/"${tag}"`;
+        isKnown = (request.headers['if-none-match'] ?? '').split(/,\s*/).includes(named);
+        response.set('ETag', named);
+      };
       const params = request.params as Record<string, string>;
       const reply = await handler({ who: who as Who, body, query, params, request, setTag });
-      if (line.answers === 'image') sendImage(response, reply as Image);
+      if (isKnown) response.status(304).end();
+      else if (line.answers === 'image') sendImage(response, reply as Image);
       else response.json(reply);
     });
   }

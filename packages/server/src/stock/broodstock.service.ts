@@ -94,7 +94,9 @@ export function createBroodstock({ clock, log, room, stock, repository, views }:
     describeLot: (who: Who, body: Body<'describeLot'>) =>
       about(who, { kind: 'lotDetails', asked: body }, body.lotId, async (scope, lot) => {
         const said = body.details;
-        const before = await newestSaid(scope, lot.id);
+        const newest = await newestSaid(scope, lot.id);
+        // What the lot was recorded with is nobody's edit.
+        const before = newest && newest.entryId !== lot.entryId ? newest : null;
         await log.mustBeNewest(scope, body.version, before, {
           theirs: detailWords(before ?? lot, said),
           yours: detailWords(said, before ?? lot),

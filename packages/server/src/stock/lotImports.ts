@@ -1,47 +1,88 @@
+import { v7 as newId } from 'uuid';
 import type { BodyOf } from '@freshet/contract/endpoints';
 import type { broodstockEndpoints } from '@freshet/contract/stock';
-import { totalHeads } from '@freshet/core/stock';
+import { CalculationError } from '@freshet/core/errors';
+import { orderGroups, totalHeads } from '@freshet/core/stock';
 import { exactly } from '@freshet/core/time';
+import type { Scope } from '../log';
 import { DomainError, type Who } from '../platform';
 import type { BroodstockDeps } from './broodstock.service';
-import { v7 as newId } from 'uuid';
 
 type ImportBody = BodyOf<(typeof broodstockEndpoints)['importLots']>;
+type Row = ImportBody['lots'][number];
+/** What came in a year or so ahead of its clock is a wrong year. */
+const FUTURE_MS = 15 * 60_000;
 
-/** Lots out of a file: every one or none, in one entry that can be taken back whole. */
+const wrong = (i: number, field: string, detail: string) =>
+  new DomainError('request/invalid', { detail: `Row ${i + 1}: ${detail}`, pointer: `#/lots/${i}/${field}` });
+
+/** Lots out of a file: every one or none, in one entry that can be taken back whole. Checked as the forms check. */
 export function createLotImports({ clock, log, room, stock, repository, views }: BroodstockDeps) {
+  /** Refuses parents that are not there, of another species, or descendants. */
+  async function checkParents(scope: Scope, rows: readonly Row[]): Promise<void> {
+    const own = new Map(rows.map((row) => [row.lotId, row.speciesKey]));
+    const asked = rows.flatMap((row) => [...row.sires, ...row.dams].map(({ lotId }) => lotId));
+    const here = await stock.repository.byIds(scope, [...new Set(asked.filter((lotId) => !own.has(lotId)))]);
+    const speciesOf = new Map([...here.map((lot) => [lot.id, lot.speciesKey] as const), ...own]);
+    for (const [i, row] of rows.entries())
+      for (const side of ['sires', 'dams'] as const)
+        for (const { lotId } of row[side]) {
+          const species = speciesOf.get(lotId);
+          if (species === undefined) throw wrong(i, side, 'one of its parents is neither here nor in the file.');
+          if (species !== row.speciesKey) throw wrong(i, side, 'one of its parents is of another species.');
+        }
+    const toCandidates = (side: Row['sires']) => side.map(({ lotId, probability }) => ({ id: lotId, probability }));
+    try {
+      orderGroups([
+        ...here.map(({ id }) => ({ id })),
+        ...rows.map((row) => ({ id: row.lotId, sires: toCandidates(row.sires), dams: toCandidates(row.dams) })),
+      ]);
+    } catch (error) {
+      if (!(error instanceof CalculationError)) throw error;
+      const isCircle = error.code === 'pedigreeCycle' || error.code === 'selfParent';
+      throw new DomainError('stock/wrong-parents', {
+        detail: isCircle ? 'Some of these animals would be their own ancestors.' : error.message,
+        pointer: '#/lots',
+        cause: error,
+      });
+    }
+  }
+
+  async function check(scope: Scope, rows: readonly Row[]): Promise<void> {
+    const kinds = await views.species(scope);
+    const tanks = new Set((await room.repository.tanks.find(scope)).map(({ id }) => id));
+    const latest = Date.parse(scope.now) + FUTURE_MS;
+    const seen = new Set<string>();
+    for (const [i, row] of rows.entries()) {
+      if (seen.has(row.lotId)) throw wrong(i, 'lotId', 'its id stands in the file twice.');
+      seen.add(row.lotId);
+      if (!kinds.has(row.speciesKey)) throw wrong(i, 'speciesKey', `there is no species "${row.speciesKey}".`);
+      if (row.tankId && !tanks.has(row.tankId)) throw wrong(i, 'tankId', 'there is no such tank.');
+      if (totalHeads(row.heads) > 0 && !row.tankId) throw wrong(i, 'tankId', 'animals need a tank.');
+      if (Date.parse(row.since) > latest) throw wrong(i, 'since', 'it came on a day that is still to come.');
+      if (row.details.bornOn && row.details.bornOn > row.since.slice(0, 10))
+        throw wrong(i, 'details/bornOn', 'it was born after it came.');
+    }
+    await checkParents(scope, rows);
+  }
+
   return (who: Who, body: ImportBody) =>
     log.record(who, { kind: 'import', asked: body, when: exactly(clock.now()) }, async (scope) => {
-      const kinds = await views.species(scope);
-      for (const [i, lot] of body.lots.entries()) {
-        const wrong = (detail: string, field: string) =>
-          new DomainError('request/invalid', { detail: `Row ${i + 1}: ${detail}`, pointer: `#/lots/${i}/${field}` });
-        if (!kinds.has(lot.speciesKey)) throw wrong(`there is no species "${lot.speciesKey}".`, 'speciesKey');
-        if (lot.tankId) await room.getTank(scope, lot.tankId);
-        if (totalHeads(lot.heads) > 0 && !lot.tankId) throw wrong('animals need a tank.', 'tankId');
-        const { lotId, speciesKey, origin, acquiredFrom, tankId, heads, since } = lot;
-        await stock.createLot(scope, {
-          id: lotId,
-          speciesKey,
-          origin,
-          acquiredFrom,
-          broodId: null,
-          tankId,
-          since,
-          ...lot.details,
-        });
-        if (totalHeads(heads) > 0)
-          await stock.book(scope, { ...heads, fromLotId: null, toLotId: lotId, cause: 'acquired' }, exactly(since));
-        if (lot.sires.length + lot.dams.length > 0)
-          await repository.parentSets.insert(scope, {
-            id: newId(),
-            entryId: scope.entryId,
-            subjectId: lotId,
-            sires: lot.sires,
-            dams: lot.dams,
-            at: scope.now,
-          });
-      }
-      return { text: `${body.lots.length} lots taken over from a file` };
+      await check(scope, body.lots);
+      const { entryId } = scope;
+      await stock.addLots(
+        scope,
+        body.lots.map(({ lotId, speciesKey, origin, acquiredFrom, tankId, heads, since, details }) => ({
+          lot: { id: lotId, speciesKey, origin, acquiredFrom, broodId: null, tankId, since, ...details },
+          heads,
+        })),
+      );
+      await repository.parentSets.insert(
+        scope,
+        body.lots
+          .filter(({ sires, dams }) => sires.length + dams.length > 0)
+          .map(({ lotId, sires, dams }) => ({ id: newId(), entryId, subjectId: lotId, sires, dams, at: scope.now })),
+      );
+      return { text: `${body.lots.length} ${body.lots.length === 1 ? 'lot' : 'lots'} taken over from a file` };
     });
 }

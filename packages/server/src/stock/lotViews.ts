@@ -83,7 +83,7 @@ export function toLotView(lot: LotRow, together: readonly LotRow[], facts: LotFa
       readiness: isYoung || lot.isRetired ? null : (readiness?.state ?? null),
       missing: (readiness?.checks ?? []).filter(({ state }) => state === 'unmet').map(({ words }) => words),
       isDueForReplacement: readiness?.isDueForReplacement ?? false,
-      version: facts.describedBy.get(lot.id) ?? null,
+      version: facts.describedBy.get(lot.id) === lot.entryId ? null : (facts.describedBy.get(lot.id) ?? null),
     },
   };
 }

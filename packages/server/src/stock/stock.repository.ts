@@ -12,7 +12,6 @@ import {
   instant,
   day,
   flag,
-  json,
   type Reading,
 } from '../platform';
 

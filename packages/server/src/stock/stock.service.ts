@@ -23,6 +23,8 @@ import { createStockRepository, type LotRow } from './stock.repository';
 import { v7 as newId } from 'uuid';
 
 type Body<Name extends keyof typeof stockEndpoints> = BodyOf<(typeof stockEndpoints)[Name]>;
+/** A lot to be made; what is said of it may be left out. */
+type NewLot = Omit<LotRow, 'entryId' | keyof Heads | keyof Details> & Partial<Details>;
 const headsOf = ({ males, females, unsexed }: Heads): Heads => ({ males, females, unsexed });
 
 /** "2 males, 3 females" */
@@ -93,13 +95,41 @@ export function createStock({
   }
 
   /** Makes an empty lot in a tank; a movement fills it. */
-  async function createLot(
-    scope: Scope,
-    lot: Omit<LotRow, 'entryId' | keyof Heads | keyof Details> & Partial<Details>,
-  ): Promise<void> {
+  async function createLot(scope: Scope, lot: NewLot): Promise<void> {
     await lots.insert(scope, { ...NO_DETAILS, ...lot, ...EMPTY, entryId: scope.entryId });
     if (lot.tankId)
       await placements.insert(scope, { id: newId(), entryId: scope.entryId, lotId: lot.id, tankId: lot.tankId, at: lot.since });
+  }
+
+  /** Makes many lots at once, each with the animals that came with it. */
+  async function addLots(scope: Scope, made: readonly { lot: NewLot; heads: Heads }[]): Promise<void> {
+    const { entryId } = scope;
+    await lots.insert(
+      scope,
+      made.map(({ lot, heads }) => ({ ...NO_DETAILS, ...lot, ...headsOf(heads), entryId })),
+    );
+    await placements.insert(
+      scope,
+      made.flatMap(({ lot: { id: lotId, tankId, since } }) =>
+        tankId ? [{ id: newId(), entryId, lotId, tankId, at: since }] : [],
+      ),
+    );
+    await movements.insert(
+      scope,
+      made
+        .filter(({ heads }) => totalHeads(heads) > 0)
+        .map(({ lot, heads }) => ({
+          id: newId(),
+          entryId,
+          fromAt: lot.since,
+          toAt: lot.since,
+          byUser: scope.userId,
+          fromLotId: null,
+          toLotId: lot.id,
+          cause: 'acquired' as const,
+          ...headsOf(heads),
+        })),
+    );
   }
 
   /** Books back what an entry moved; refused when those animals went on since. */
@@ -217,6 +247,7 @@ export function createStock({
     repository,
     book,
     createLot,
+    addLots,
     lockLot,
     applyMove,
     applyLoss,

@@ -1,2 +1,2 @@
-export { compareForTransfer } from './transfers.service';
+export { createTransfers, type TransfersService } from './transfers.service';
 export { transfersHandlers } from './transfers.routes';

@@ -1,13 +1,7 @@
 import type { transfersEndpoints } from '@freshet/contract/transfers';
-import type { HouseView } from '@freshet/core/house';
-import type { Clock, Handlers, Who } from '../platform';
-import type { RoomService } from '../room';
-import { compareForTransfer } from './transfers.service';
+import type { Handlers } from '../platform';
+import type { TransfersService } from './transfers.service';
 
-export const transfersHandlers = (deps: {
-  room: RoomService;
-  clock: Clock;
-  viewOf: (who: Who) => Promise<HouseView>;
-}): Handlers<typeof transfersEndpoints> => ({
-  transfer: async ({ who, query }) => compareForTransfer(deps, who, await deps.viewOf(who), query),
+export const transfersHandlers = (transfers: TransfersService): Handlers<typeof transfersEndpoints> => ({
+  transfer: ({ who, query }) => transfers.compare(who, query),
 });

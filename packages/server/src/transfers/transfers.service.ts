@@ -3,6 +3,7 @@ import { COMPARED, planTransfer, type TransferGroup, type TransferTank } from '@
 import type { HouseView } from '@freshet/core/house';
 import type { StockLot } from '@freshet/core/stock';
 import { DomainError, type Clock, type Who } from '../platform';
+import type { HouseService } from '../house';
 import type { RoomService } from '../room';
 
 /** Readings older than this tell nothing of the water now. */
@@ -32,8 +33,15 @@ function toGroup(lot: StockLot, house: HouseView, species: ResolvedSpecies): Tra
   };
 }
 
+/** Transfers: what to know before animals go to another tank. */
+export const createTransfers = (deps: { room: RoomService; clock: Clock; house: HouseService }) => ({
+  compare: async (who: Who, query: Parameters<typeof compareForTransfer>[3]) =>
+    compareForTransfer(deps, who, await deps.house.view(who), query),
+});
+export type TransfersService = ReturnType<typeof createTransfers>;
+
 /** Compares two tanks for a lot that is to go from one to the other. */
-export async function compareForTransfer(
+async function compareForTransfer(
   { room, clock }: { room: RoomService; clock: Clock },
   who: Who,
   house: HouseView,

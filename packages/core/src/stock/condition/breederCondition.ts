@@ -1,4 +1,4 @@
-import type { Figures, Method } from '../../species/profile';
+import type { Figures, Method } from '../../species';
 import type { ConditionSign } from './conditionSigns';
 
 const FISH: readonly ConditionSign[] = ['girth', 'soft', 'colour', 'appetite', 'display'];

@@ -124,7 +124,7 @@ const byCode = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0);
  * What a cross is expected to give: the share of each sex and look. Each gamete takes each of a parent's chromosomes with chance
  * one half; autosomal genes are independent of each other and of sex, a sex-linked gene follows its chromosome.
  * Source: docs/sources.md#cross
- * @throws CalculationError `unknownSexSystem`, `invalidSexGenotype`, `sireNotMale`, `damNotFemale`, `duplicateLocus`,
+ * @throws CalculationError `invalidInput` (an allele listed twice), `unknownSexSystem`, `invalidSexGenotype`, `sireNotMale`, `damNotFemale`, `duplicateLocus`,
  *   `unknownAllele`, `genotypeMismatch`, `tooManySexLinked`
  */
 export function cross(input: CrossInput): CrossResult {
@@ -133,6 +133,9 @@ export function cross(input: CrossInput): CrossResult {
   const loci = input.loci ?? [];
   if (new Set(loci.map(({ locus }) => locus)).size < loci.length)
     throw new CalculationError('duplicateLocus', 'loci', 'A gene is named twice.');
+  for (const [i, { locus, alleles }] of loci.entries())
+    if (new Set(alleles).size < alleles.length)
+      throw new CalculationError('invalidInput', `loci.${i}.alleles`, `An allele of ${locus} stands in its list twice.`);
   const genotypes = loci.map((locus, i) => ({
     sire: readGenotype(locus, 'sire', system, sireSex, `loci.${i}.sire`),
     dam: readGenotype(locus, 'dam', system, damSex, `loci.${i}.dam`),

@@ -16,6 +16,12 @@ const XY = { sexSystem: 'XY', sireSex: 'XY', damSex: 'XX' } as const;
 const genotype = fc.constantFrom('A/A', 'A/a', 'a/a');
 
 describe('a cross', () => {
+  it('refuses a gene whose list holds an allele twice: nobody could say which is the more dominant', () => {
+    expect(() => cross({ ...XY, loci: [{ ...albino, alleles: ['A', 'a', 'A'] }] })).toThrow(
+      expect.objectContaining({ code: 'invalidInput', field: 'loci.0.alleles' }),
+    );
+  });
+
   it('gives shares that add up to one, each sex as its chromosomes say, whatever the genes', () => {
     fc.assert(
       fc.property(genotype, genotype, genotype, genotype, fc.constantFrom('complete', 'incomplete'), (a, b, c, d, dominance) => {

@@ -1,4 +1,4 @@
-import type { Method } from '../../species/profile';
+import type { Method } from '../../species';
 import traitsJson from './traits.json';
 import type { Likelihood } from './sexing';
 

@@ -21,7 +21,10 @@ const known: Known = {
 
 /** Words with everything that CSV could stumble over. */
 const words = fc
-  .array(fc.constantFrom('Torn', 'fin', ',', '"', '\n', 'é', ';', '  x', "'"), { minLength: 1, maxLength: 4 })
+  .array(fc.constantFrom('Torn', 'fin', ',', '"', '\n', 'é', ';', '  x', "'", '=SUM(A1)', '-3', '@cmd'), {
+    minLength: 1,
+    maxLength: 4,
+  })
   .map((parts) => parts.join(' ').trim())
   .filter((text) => text.length > 0);
 const maybe = <T>(arbitrary: fc.Arbitrary<T>) => fc.option(arbitrary, { nil: null });
@@ -50,6 +53,13 @@ const lots = fc.array(
 );
 
 describe('a file of lots', () => {
+  it('is no program: what a spreadsheet would run is written as words', () => {
+    const lot = { id: 'x', speciesKey: 'angelfish', origin: 'local', since: '2026-01-01T15:20:00.000Z' };
+    const file = toLotCsv([{ ...lot, name: '=HYPERLINK(1)', line: '+1', marks: '@SUM' } as unknown as Lot], ZONE);
+    expect(file).toContain("'=HYPERLINK(1)");
+    expect(file.split(/[,\r\n]/).filter((cell) => /^"?[=+@]/.test(cell))).toEqual([]);
+  });
+
   it('reads back what was written, whatever the words hold', () => {
     fc.assert(
       fc.property(lots, (rows) => {

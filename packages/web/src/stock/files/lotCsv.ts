@@ -56,6 +56,9 @@ export interface Known {
   lotIds: ReadonlySet<string>;
 }
 
+/** What a spreadsheet would take for a formula is written behind an apostrophe; read back it is as it was. */
+export const unescapeFormula = (cell: string): string => cell.replace(/^'(?=[=+\-@\t\r])/, '');
+
 const yes = (flag: boolean) => (flag ? 'yes' : '');
 
 /** Lots as a file that reads back without loss. */
@@ -80,7 +83,7 @@ export function toLotCsv(lots: readonly Lot[], timeZone: string): string {
     proven: yes(lot.isProven),
     retired: yes(lot.isRetired),
   }));
-  return Papa.unparse(rows, { columns: [...LOT_COLUMNS] });
+  return Papa.unparse(rows, { columns: [...LOT_COLUMNS], escapeFormulae: true });
 }
 
 /** Which column a field of the schema was read from. */
@@ -166,6 +169,7 @@ export function parseLotCsv(file: string, known: Known): ReadRow<NewLot>[] {
   const { data, meta } = Papa.parse<Record<string, string | undefined>>(file.replace(/^\uFEFF/, ''), {
     header: true,
     skipEmptyLines: 'greedy',
+    transform: unescapeFormula,
   });
   if (!meta.fields?.includes('species'))
     throw new Error(`The first line names the columns; "species" is missing. ${LOT_COLUMNS.join(', ')}`);

@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import { v7 as newId } from 'uuid';
 import { NO_DETAILS } from '@freshet/contract/stock';
 import type { GroupRecord } from '@freshet/core/stock';
-import type { NewLot, ReadRow, RowProblem } from './lotCsv';
+import { unescapeFormula, type NewLot, type ReadRow, type RowProblem } from './lotCsv';
 
 /** One row: an animal and who its parents are or may be, by name. */
 export interface PedigreeRow {
@@ -20,7 +20,7 @@ const written = (side: PedigreeRow['sires']): string =>
 export function toPedigreeCsv(rows: readonly PedigreeRow[]): string {
   return Papa.unparse(
     rows.map(({ id, sires, dams }) => ({ id, sire: written(sires), dam: written(dams) })),
-    { columns: ['id', 'sire', 'dam'] },
+    { columns: ['id', 'sire', 'dam'], escapeFormulae: true },
   );
 }
 
@@ -56,6 +56,7 @@ export function parsePedigreeCsv(file: string): ReadRow<PedigreeRow>[] {
   const { data, meta } = Papa.parse<Record<string, string | undefined>>(file.replace(/^\uFEFF/, ''), {
     header: true,
     skipEmptyLines: 'greedy',
+    transform: unescapeFormula,
   });
   if (!['id', 'sire', 'dam'].every((column) => meta.fields?.includes(column)))
     throw new Error('The first line names the columns: id, sire, dam.');
