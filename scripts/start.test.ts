@@ -146,7 +146,7 @@ describe('npm start', () => {
       database: number;
       server: number;
     };
-    const gone = new Promise<number | null>((resolve) => running?.process.once('exit', resolve));
+    const gone = new Promise<number | null>((resolve) => running?.child.once('exit', resolve));
     process.kill(facts.server, 'SIGKILL');
     expect(await gone).toBe(1);
     expect(isAlive(facts.database)).toBe(false);

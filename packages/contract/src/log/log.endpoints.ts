@@ -15,6 +15,8 @@ export const Entry = v.object({
   by: v.string(),
   reason: v.nullable(v.string()),
   undone: v.boolean(),
+  /** Kinds of entries it also is: what a tick or a jotted line logged. */
+  parts: v.array(v.string()),
   /** False when this keeper may not take it back, or nobody can any more. */
   canUndo: v.boolean(),
   recordedAt: Instant,

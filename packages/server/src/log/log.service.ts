@@ -265,6 +265,7 @@ export function createLog({ database, clock }: { database: Database; clock: Cloc
         by: row.byName,
         reason: row.reason,
         undone: row.undone,
+        parts: row.parts ?? [],
         canUndo: !row.undone && mayUndo(who.role, row),
         recordedAt: row.recordedAt,
       }));

@@ -55,6 +55,7 @@ export function App() {
         <Toaster
           expand
           visibleToasts={3}
+          duration={12_000}
           position="bottom-right"
           offset={{ bottom: 60, right: 16 }}
           mobileOffset={{ bottom: 64 }}

@@ -50,7 +50,8 @@ const waiting = () =>
       };
     };
   });
-const settle = async (rounds = 6) => {
+jest.setTimeout(30_000);
+const settle = async (rounds = 20) => {
   for (let i = 0; i < rounds; i++) await new Promise((resolve) => setTimeout(resolve, 30));
 };
 

@@ -33,8 +33,7 @@ const open = (): Promise<IDBPDatabase<Shelf>> =>
   }));
 
 /** Other tabs of this browser are told that the shelf changed. */
-const others = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(CHANNEL);
-others?.addEventListener('message', () => void show());
+let others: BroadcastChannel | null = null;
 
 /** Reads the shelf anew for the page. */
 async function show(): Promise<void> {
@@ -107,9 +106,13 @@ export function startOutbox(whose: string, sent: typeof onSent, refused: typeof 
   onRefused = refused;
   const now = () => void alone(sendAll);
   window.addEventListener('online', now);
+  others = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(CHANNEL);
+  others?.addEventListener('message', () => void show());
   void show().then(now);
   return () => {
     window.removeEventListener('online', now);
+    others?.close();
+    others = null;
     owner = null;
     shown = [];
   };
