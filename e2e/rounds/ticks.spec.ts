@@ -9,7 +9,7 @@ interface Chore {
   amount: { value: number; unit: string } | null;
   asks: { of: string; needed: boolean } | null;
   tick: { kind: string; id: string | null } | null;
-  outcome: object | null;
+  outcome: { entryId: string } | null;
 }
 interface Round {
   done: number;
@@ -42,6 +42,23 @@ const LOGS: Record<string, string[]> = {
   harvest: ['cultureEvent'],
   renewCulture: ['culture'],
 };
+/** Kinds the demonstration day must ask for; the others come on other days of the shed. */
+const ON_THE_DAY = [
+  'waterChange',
+  'eggChange',
+  'calibrate',
+  'condition',
+  'pickWhite',
+  'dye',
+  'sighting',
+  'feedYoung',
+  'feedAdults',
+  'startCulture',
+  'setHatch',
+  'feedCulture',
+  'harvest',
+  'renewCulture',
+];
 /** What is typed beside a chore that asks for it. */
 const TYPED: Record<string, string> = { temperature: '24.5', count: '1' };
 
@@ -76,32 +93,34 @@ test('a plain tick of every kind of chore logs what it stands for, with the plan
       await field.fill(TYPED[chore.asks.of] ?? '1');
       await field.press('Enter');
     } else await box.click();
+    let entryId = '';
     await expect
-      .poll(
-        async () =>
-          (await ask<Round>(page, '/api/rounds')).stops.flatMap(({ chores }) => chores).find(({ key }) => key === chore.key)
-            ?.outcome ?? null,
-      )
-      .not.toBeNull();
-    const [entry] = await ask<{ id: string; kind: string; parts: string[]; text: string }[]>(page, '/api/entries?limit=1');
+      .poll(async () => {
+        const { stops } = await ask<Round>(page, '/api/rounds');
+        entryId = stops.flatMap(({ chores }) => chores).find(({ key }) => key === chore.key)?.outcome?.entryId ?? '';
+        return entryId;
+      })
+      .not.toBe('');
+    const entries = await ask<{ id: string; kind: string; parts: string[] }[]>(page, '/api/entries?limit=20');
+    const entry = entries.find(({ id }) => id === entryId);
     expect([kind, entry?.kind, entry?.parts]).toEqual([kind, 'outcome', LOGS[kind]]);
     if (kind === 'waterChange' || kind === 'eggChange') {
       const { changes } = await ask<{ changes: { litres: number }[] }>(page, `/api/tanks/${chore.tick?.id ?? ''}/regime`);
       expect([kind, changes.at(-1)?.litres]).toEqual([kind, chore.amount?.value]);
     }
     await page.evaluate(
-      async (entryId) =>
+      async (entry) =>
         fetch('/api/undos', {
           method: 'POST',
           headers: { 'content-type': 'application/json' },
-          body: JSON.stringify({ id: crypto.randomUUID().replace(/^(.{14})./, '$17'), entryId }),
+          body: JSON.stringify({ id: crypto.randomUUID().replace(/^(.{14})./, '$17'), entryId: entry }),
         }),
-      entry?.id ?? '',
+      entryId,
     );
     await page.reload();
     await expect(page.getByText(/of \d+ done, about/)).toBeVisible();
   }
   const after = await ask<Round>(page, '/api/rounds');
   expect(after.done).toBe(before.done);
-  expect([...ofKind.keys()].sort()).toEqual(Object.keys(LOGS).sort());
+  expect(ON_THE_DAY.filter((kind) => !ofKind.has(kind))).toEqual([]);
 });
