@@ -101,7 +101,7 @@ test('a plain tick of every kind of chore logs what it stands for, with the plan
         return entryId;
       })
       .not.toBe('');
-    const entries = await ask<{ id: string; kind: string; parts: string[] }[]>(page, '/api/entries?limit=20');
+    const entries = await ask<{ id: string; kind: string; parts: string[] }[]>(page, '/api/entries?limit=200');
     const entry = entries.find(({ id }) => id === entryId);
     expect([kind, entry?.kind, entry?.parts]).toEqual([kind, 'outcome', LOGS[kind]]);
     if (kind === 'waterChange' || kind === 'eggChange') {
