@@ -143,6 +143,18 @@ describe('conditioning', () => {
   });
 });
 
+describe('quarantine', () => {
+  it('asks for a last look on the first day it may end, and on no other', () => {
+    const facts = factsOf(house({ lots: [lot('pair', 'T1', 'lemon-tetra', { males: 1, females: 1, unsexed: 0 })] }));
+    const quarantines = { T1: { from: '2026-02-10', endsOn: TODAY, daysLeft: 0 } };
+    const apart = readHouse({ ...facts, stock: { ...facts.stock, quarantines } }, NOW);
+    const looks = (day: string) =>
+      deriveRound(apart, day).stops.flatMap((stop) => stop.chores.filter(({ kind }) => kind === 'quarantineEnd'));
+    expect(looks(TODAY)).toMatchObject([{ text: 'Look each over before quarantine ends', way: 'watch' }]);
+    expect([looks('2026-03-09'), looks('2026-03-11')]).toEqual([[], []]);
+  });
+});
+
 describe('chores', () => {
   it('ask to take the adults out while they are with eggs they would eat, late after a day', () => {
     const state = (now: string) =>

@@ -7,6 +7,7 @@ import type { StockLot, StockProgramme, StockView } from './facts';
 export const STOCK_CHORES = choreKinds({
   condition: { seconds: 60, words: 'conditioning food' },
   score: { seconds: 90, way: 'watch', words: 'score condition' },
+  quarantineEnd: { seconds: 240, way: 'watch', words: 'end of quarantine' },
 });
 
 /** Condition is scored once a week while it is worked on. */
@@ -49,6 +50,24 @@ function conditioningChores(lots: readonly StockLot[], view: StockView, day: Day
       );
     return chores;
   });
+}
+
+/** On the first day quarantine may end: a last look before anybody is moved. */
+function quarantineChores(tankId: string, view: StockView, day: Day): Chore[] {
+  const quarantine = view.stock.quarantines[tankId];
+  if (quarantine?.endsOn !== day) return [];
+  return [
+    chore(STOCK_CHORES.quarantineEnd, {
+      subject: tankId,
+      day,
+      text: 'Look each over before quarantine ends',
+      amountText: `apart since ${formatDay(quarantine.from, view.today)}`,
+      why: [
+        'The last arrival or sign of illness was that day; today is the first on which they may move.',
+        'Anything odd, from clamped fins to white stools: log it as illness, and the days count again. A vet knows what to treat.',
+      ],
+    }),
+  ];
 }
 
 /** A breach is still worth a word for as long as what it carried may show. */
@@ -129,11 +148,14 @@ export const stockAgenda: Agenda<StockView> = {
   kinds: STOCK_CHORES,
   chores: (view, day) =>
     [...view.lotsByTank].flatMap(([tankId, lots]) =>
-      conditioningChores(
-        lots.filter((lot) => lot.broodId === null),
-        view,
-        day,
-      ).map((due) => ({ tankId, chore: due })),
+      [
+        ...quarantineChores(tankId, view, day),
+        ...conditioningChores(
+          lots.filter((lot) => lot.broodId === null),
+          view,
+          day,
+        ),
+      ].map((due) => ({ tankId, chore: due })),
     ),
   alarms: (view) => [...temperatureAlarms(view), ...breachAlarms(view)],
   notes,
