@@ -8,9 +8,11 @@ const shared = {
     ],
   },
   transformIgnorePatterns: ['/node_modules/(?!(uuid|aedes|aedes-packet|aedes-persistence|valibot|@valibot|umzug)/)'],
-  modulePathIgnorePatterns: ['<rootDir>/dist', '<rootDir>/.data'],
+  modulePathIgnorePatterns: ['<rootDir>/dist', '<rootDir>/.data', '<rootDir>/test-results'],
 };
 module.exports = {
+  // A busy machine is no fault of a test.
+  testTimeout: 60_000,
   projects: [
     {
       ...shared,

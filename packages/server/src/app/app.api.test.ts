@@ -57,6 +57,15 @@ describe('signing in', () => {
     expect(answers.at(-1)).toMatchObject({ ok: false, status: 429, body: { code: 'request/too-many' } });
   });
 
+  it('is stopped however the same name is written', async () => {
+    const client = test.client();
+    const answers = [];
+    for (let i = 0; i < 12; i++)
+      answers.push(await client.call('signIn', { login: ['sluice', ' Sluice', 'SLUICE '][i % 3] ?? '', password: `try ${i}` }));
+    expect(answers.at(-1)).toMatchObject({ ok: false, status: 429 });
+    expect(await client.call('signIn', { login: 'weir', password: 'another' })).toMatchObject({ ok: false, status: 401 });
+  });
+
   it('begins a house only when there is none', async () => {
     const answer = await test.client().call('newHouse', {
       name: 'Mine',

@@ -300,6 +300,19 @@ describe('a brood of young', () => {
     ).toMatchObject({ ok: false, body: { code: 'stock/too-many' } });
   });
 
+  it('whose young were sexed shows them by sex, and a loss is logged by sex', async () => {
+    const { broodId, lotId } = await aspidoras(40);
+    test.setNow('2026-05-20T09:00:00.000Z');
+    for (const [kind, at] of [
+      ['hatched', '2026-03-14T08:00:00Z'],
+      ['freeSwimming', '2026-03-17T08:00:00Z'],
+    ] as const)
+      await sitter.write('observe', { id: newId(), broodId, kind, at: { from: at, to: at }, counted: 20 });
+    await keeper.write('sexLot', { id: newId(), lotId, heads: { males: 8, females: 12, unsexed: 0 }, at: test.now() });
+    await sitter.write('lose', { id: newId(), lotId, heads: { ...EMPTY, females: 2 }, cause: 'death', at: test.now() });
+    expect((await brood(broodId)).lots).toMatchObject([{ id: lotId, count: 18, males: 8, females: 10, unsexed: 0 }]);
+  });
+
   it('born alive has no hatch and feeds at once', async () => {
     const mothers = await stockUp(keeper, tank('A3'), 'humpback-limia', { males: 1, females: 3 }, '2026-02-01T08:00:00Z');
     const attemptId = await attempt(keeper, tank('A3'), 'humpback-limia', '2026-03-01', { dams: [mothers], sires: [mothers] });

@@ -217,6 +217,23 @@ describe('an outcome', () => {
   });
 });
 
+describe('a culture begun by a tick', () => {
+  it('cannot be taken back once it was fed, as one begun by its form cannot', async () => {
+    await eggsIn('A1');
+    const begin = (await round()).stops
+      .flatMap(({ chores }) => chores)
+      .find(({ kind }) => kind === 'startCulture' || kind === 'setHatch');
+    const body = outcome(begin?.key ?? '', { tankId: null, tick: begin?.tick ?? null });
+    await sitter.write('outcome', body);
+    const [begun] = await keeper.get('cultures');
+    await sitter.write('cultureEvent', { id: newId(), cultureId: begun?.id ?? '', kind: 'fed', at: NOW });
+    expect(await sitter.call('undo', { id: newId(), entryId: body.id })).toMatchObject({
+      ok: false,
+      body: { code: 'log/later-entries' },
+    });
+  });
+});
+
 describe('the larder plan', () => {
   it('says by when a first food must be started, is late when it is too late, and safe with two', async () => {
     await eggsIn('A1');
