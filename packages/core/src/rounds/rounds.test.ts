@@ -2,6 +2,8 @@ import fc from 'fast-check';
 import type { BroodRecord } from '../broods';
 import { readHouse, type HouseFacts } from '../house';
 import { deriveLarder } from '../larder';
+import { crowdedOn, tankCrowding, tankFreeOn, youngPerLitre } from '../growout';
+import { daysBetween, houseDay } from '../time';
 import { QUIET_ROOM, type RoomTank } from '../room';
 import { defaultRecipe, type SpawningAttempt } from '../spawning';
 import { SHIPPED_SPECIES } from '../species';
@@ -140,6 +142,79 @@ describe('conditioning', () => {
   it('asks for a score each week, and not before', () => {
     expect(kinds(state({ lastScored: '2026-03-04' }))).toEqual(['condition']);
     expect(kinds(state({ lastScored: '2026-03-03' }))).toEqual(['condition', 'score']);
+  });
+});
+
+describe('a tank for growing out', () => {
+  const culture = {
+    id: 'C',
+    name: 'C',
+    food: 'microworm',
+    startedAt: NOW,
+    ripeSeenAt: null,
+    fedAt: null,
+    harvestedAt: null,
+  } as const;
+  const swimming = brood('N', 'lemon-tetra', {
+    laid: { from: '2026-01-01T08:00:00.000Z', to: '2026-01-01T08:00:00.000Z' },
+    hatched: exactly('2026-01-02T08:00:00.000Z'),
+    freeSwimming: exactly('2026-01-06T08:00:00.000Z'),
+  });
+  const young = (tankId: string, more = {}) => lot(`young ${tankId}`, tankId, 'lemon-tetra', { broodId: 'N', ...more });
+
+  it('is free today, the day after what books it, when its young can be sold, or nobody can say', () => {
+    const free = (more: Partial<Told>) => tankFreeOn(view(house(more)), 'T1');
+    const [grown] = view(house({ broods: [swimming], lots: [young('T1')] })).broodsByTank.get('T1') ?? [];
+    const ready = houseDay(grown?.state.ready?.to ?? NOW, 'Europe/Dublin');
+    expect(free({})).toBe(TODAY);
+    expect(free({ lots: [lot('pair', 'T1', 'lemon-tetra')] })).toBeNull();
+    expect(free({ lots: [lot('pair', 'T2', 'lemon-tetra')] })).toBe(TODAY);
+    expect(free({ lots: [lot('pair', 'T1', 'lemon-tetra'), young('T1')], broods: [swimming] })).toBeNull();
+    expect(free({ attempts: [attempt('X', 'T1', 'lemon-tetra', { to: '2026-03-14' })] })).toBe('2026-03-15');
+    expect(
+      free({
+        attempts: [
+          attempt('X', 'T1', 'lemon-tetra', { to: '2026-03-20' }),
+          attempt('Y', 'T1', 'lemon-tetra', { to: '2026-03-14' }),
+        ],
+      }),
+    ).toBe('2026-03-21');
+    expect(free({ attempts: [attempt('X', 'T1', 'lemon-tetra', { to: null })] })).toBeNull();
+    expect(free({ attempts: [attempt('X', 'T2', 'lemon-tetra', { to: null })] })).toBe(TODAY);
+    expect(free({ broods: [swimming], lots: [young('T1')] })).toBe(ready);
+    expect(ready > '2026-03-20').toBe(true);
+    const facts = factsOf(house({}));
+    const withCulture = (tankId: string) =>
+      tankFreeOn(readHouse({ ...facts, larder: { cultures: [{ ...culture, tankId }] } }, NOW), 'T1');
+    expect([withCulture('T1'), withCulture('T2')]).toEqual([null, TODAY]);
+  });
+
+  it('carries young by the square of their length, all its broods together', () => {
+    const crowding = (more: Partial<Told>) => tankCrowding(view(house(more)), 'T1');
+    const one = { broods: [swimming], lots: [young('T1', { unsexed: 100 })] };
+    const [read] = view(house(one)).broodsByTank.get('T1') ?? [];
+    const { saleMm, juvenilesPerLitre } = read?.species.figures ?? { saleMm: [1, 1], juvenilesPerLitre: [1, 1] };
+    const length = read?.state.lengthMm ?? 1;
+    expect(length).toBeGreaterThan(4);
+    const full = juvenilesPerLitre[1] * ((saleMm[0] + saleMm[1]) / 2 / length) ** 2 * 40;
+    expect(crowding(one)).toBeCloseTo(100 / full, 9);
+    const other = { ...swimming, id: 'O' };
+    expect(
+      crowding({ broods: [swimming, other], lots: [...one.lots, lot('o', 'T1', 'lemon-tetra', { broodId: 'O', unsexed: 50 })] }),
+    ).toBeCloseTo(150 / full, 9);
+    expect(
+      crowding({ broods: [{ ...swimming, hatched: null, freeSwimming: null, laid: exactly(NOW) }], lots: one.lots }),
+    ).toBeNull();
+    expect(crowding({})).toBeNull();
+    expect(crowding({ ...one, tanks: [tank('T1', { litres: 0 })] })).toBeNull();
+    if (!read) throw new Error('no brood');
+    const crowdedFor = (count: number, days = 400) => crowdedOn(read, count, 40, TODAY, days);
+    expect(crowdedFor(full * 1.01)?.day).toBe(TODAY);
+    const later = crowdedFor(full * 0.6);
+    expect(later && later.day > TODAY && youngPerLitre(read.species.figures, later.lengthMm) * 40 < full * 0.6).toBe(true);
+    const ahead = daysBetween(TODAY, later?.day ?? TODAY);
+    expect([crowdedFor(full * 0.6, ahead)?.day, crowdedFor(full * 0.6, ahead - 1)]).toEqual([later?.day, null]);
+    expect(crowdedOn({ ...read, state: { ...read.state, feedingDays: null } }, 9e9, 40, TODAY, 400)).toBeNull();
   });
 });
 

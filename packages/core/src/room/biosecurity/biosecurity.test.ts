@@ -57,6 +57,43 @@ describe('exposure', () => {
     );
   });
 
+  it('holds among many tanks, and gives the fewest steps where all lead there at once', () => {
+    const many = Array.from({ length: 30 }, (_, i) => `t${i}`);
+    const among = (kind: fc.Arbitrary<number | null>) =>
+      fc.array(
+        fc.record({
+          from: fc.constantFrom('a', ...many),
+          to: fc.constantFrom(...many),
+          kind: fc.constant('water' as const),
+          atMs: kind,
+        }),
+        { minLength: 30, maxLength: 160 },
+      );
+    fc.assert(
+      fc.property(among(fc.integer({ min: 0, max: 400 })), (contacts) => {
+        const found = computeExposure(contacts, 'a', 0);
+        expect(new Map(found.map((one) => [one.tankId, one.sinceMs]))).toEqual(slowly(contacts, 'a', 0));
+        const times = found.map(({ sinceMs }) => sinceMs);
+        expect(times).toEqual([...times].sort((p, q) => p - q));
+      }),
+      { numRuns: 200 },
+    );
+    fc.assert(
+      fc.property(among(fc.constant(null)), (contacts) => {
+        // Wave by wave: the fewest steps to each.
+        const steps = new Map([['a', 0]]);
+        for (let wave = 0; wave <= many.length; wave++)
+          for (const { from, to } of contacts) if (steps.get(from) === wave && !steps.has(to)) steps.set(to, wave + 1);
+        const found = computeExposure(contacts, 'a', 0);
+        const byTank = new Map(found.map((one) => [one.tankId, one]));
+        const lengths = found.map(({ tankId }) => exposurePath(byTank, tankId).length);
+        expect(new Map(found.map(({ tankId }, i) => [tankId, lengths[i]]))).toEqual(steps);
+        expect(lengths).toEqual([...lengths].sort((p, q) => p - q));
+      }),
+      { numRuns: 200 },
+    );
+  });
+
   it('backwards finds exactly those from which it could have come', () => {
     fc.assert(
       fc.property(fc.array(contact, { maxLength: 20 }), fc.integer({ min: 0, max: 20 }), (contacts, byMs) => {

@@ -179,6 +179,88 @@ describe('kinship with uncertain parents', () => {
   });
 });
 
+describe('worked by hand', () => {
+  const pair = (id: string, sire: string, dam: string): GroupRecord => ({
+    id,
+    sires: [{ id: sire, probability: 1 }],
+    dams: [{ id: dam, probability: 1 }],
+  });
+  /** Half sibs by one sire. */
+  const halfSibs = [pair('a', 'A', 'B'), pair('b', 'A', 'C')];
+
+  it('two half sibs and a stranger: kinship 1/8 and 1/2, shares by descent, what each founder means', () => {
+    const { meanKinship, ...held } = diversity([...halfSibs, { id: 'D', sires: [], dams: [] }], ['a', 'b', 'D']);
+    expect(meanKinship.map(({ id, meanKinship: mean }) => [id, mean.toFixed(6)])).toEqual([
+      ['D', '0.166667'],
+      ['a', '0.208333'],
+      ['b', '0.208333'],
+    ]);
+    expect(Object.fromEntries(held.founders.map(({ id, share }) => [id, share.toFixed(6)]))).toEqual({
+      A: '0.333333',
+      D: '0.333333',
+      B: '0.166667',
+      C: '0.166667',
+    });
+    expect(held.groupMeanKinship).toBeCloseTo(1.75 / 9, 12);
+    expect(held.geneDiversity).toBeCloseTo(1 - 1.75 / 9, 12);
+    expect(held.founderEquivalents).toBeCloseTo(3.6, 12);
+    expect(held.founderGenomes).toBeCloseTo(9 / 3.5, 12);
+    expect(held.rescuer).toEqual({ id: 'A', without: 0.5 });
+  });
+
+  it('two half sibs alone; a founder who left nobody counts for nothing, and nobody holds nothing', () => {
+    const line = [...halfSibs, pair('gone', 'E', 'F')];
+    const { founders, founderEquivalents, founderGenomes, rescuer } = diversity(line, ['a', 'b']);
+    expect(founders.map(({ id, share }) => [id, share])).toEqual([
+      ['A', 0.5],
+      ['B', 0.25],
+      ['C', 0.25],
+    ]);
+    expect([founderEquivalents, founderGenomes]).toEqual([1 / 0.375, 1.6]);
+    // Without B the other half sib is left: one animal, half its diversity.
+    expect(rescuer).toEqual({ id: 'B', without: 0.5 });
+    expect(diversity(line, [])).toMatchObject({ founders: [], founderEquivalents: 0, founderGenomes: 0, rescuer: null });
+  });
+
+  it('a throwback of full sibs: 1/16 for one copy of either founder, 1/8 for one of each', () => {
+    const found = traceThrowback([pair('s', 'A', 'B'), pair('d', 'A', 'B')], {
+      sires: [{ id: 's', probability: 1 }],
+      dams: [{ id: 'd', probability: 1 }],
+    });
+    const [one, two] = [0.05 / 16, 0.05 ** 2 / 8];
+    const shares = found.map(({ founders, probability }) => [[...founders].sort().join('+'), probability.toFixed(9)] as const);
+    expect(Object.fromEntries(shares)).toEqual({
+      A: (one / (2 * one + two)).toFixed(9),
+      B: (one / (2 * one + two)).toFixed(9),
+      'A+B': (two / (2 * one + two)).toFixed(9),
+    });
+  });
+
+  it('a throwback weighs who is nearer, whatever the order, and how likely each sire is', () => {
+    // B is a grandparent on one side and a great-grandparent on the other; A stands once nearer.
+    const line = [pair('e', 'X', 'B'), pair('s', 'A', 'B'), pair('d', 'A', 'e')];
+    const parents = { sires: [{ id: 's', probability: 1 }], dams: [{ id: 'd', probability: 1 }] };
+    const found = traceThrowback(line, parents);
+    const of = (founders: string) => found.find((one) => one.founders.join('+') === founders)?.probability ?? 0;
+    expect(found.map(({ probability }) => probability)).toEqual(
+      found.map(({ probability }) => probability).sort((p, q) => q - p),
+    );
+    expect(found[0]?.founders).toEqual(['A']);
+    expect(of('A') / of('B')).toBeCloseTo(2, 9);
+    const either = traceThrowback(line, {
+      ...parents,
+      sires: [
+        { id: 's', probability: 0.5 },
+        { id: 'Y', probability: 0.5 },
+      ],
+    });
+    const withY = either.filter(({ founders }) => founders.includes('Y')).length;
+    expect(withY).toBeGreaterThan(0);
+    const nearer = either.find(({ founders }) => founders.join() === 'A')?.probability ?? 0;
+    expect(nearer).toBeLessThan(of('A'));
+  });
+});
+
 describe('diversity to come', () => {
   it('is lost faster the fewer males breed, and one newcomer brings some back', () => {
     fc.assert(
