@@ -51,7 +51,7 @@ export interface Undoing {
 }
 
 /** What is asked for, as far as the log cares. */
-interface Asked {
+export interface Asked {
   id: string;
   override?: OverrideInput;
 }

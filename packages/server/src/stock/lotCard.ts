@@ -20,7 +20,7 @@ const LEFT: Partial<Record<MovementRow['cause'], string>> = {
   countCorrection: 'counted anew',
 };
 
-interface Happening {
+export interface Happening {
   at: string;
   kind: string;
   words: string;

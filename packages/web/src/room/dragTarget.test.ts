@@ -16,7 +16,16 @@ const tank = (code: string, shelfId: string, leftCm: number, more: Partial<Tank>
   litres: 50,
   totalKg: 60,
   kgPerM2: 300,
-  equipment: { heaterW: 0, filter: null, hasLid: true, hasIntakeGuard: false, zeroDays: 7, restDays: 7, shelters: null, version: null },
+  equipment: {
+    heaterW: 0,
+    filter: null,
+    hasLid: true,
+    hasIntakeGuard: false,
+    zeroDays: 7,
+    restDays: 7,
+    shelters: null,
+    version: null,
+  },
   ...more,
 });
 const shelf = (id: string, level: number, tanks: Tank[]): Rack['shelves'][number] => ({

@@ -14,7 +14,16 @@ const tank = (code: string, leftCm: number, more: Partial<Tank> = {}): Tank => (
   litres: 50,
   totalKg: 60,
   kgPerM2: 300,
-  equipment: { heaterW: 0, filter: null, hasLid: true, hasIntakeGuard: false, zeroDays: 7, restDays: 7, shelters: null, version: null },
+  equipment: {
+    heaterW: 0,
+    filter: null,
+    hasLid: true,
+    hasIntakeGuard: false,
+    zeroDays: 7,
+    restDays: 7,
+    shelters: null,
+    version: null,
+  },
   ...more,
 });
 const rack = (code: string, kind: Rack['kind'], shelves: Tank[][], sump: string | null = null): Rack => ({
