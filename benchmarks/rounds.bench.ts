@@ -115,6 +115,7 @@ async function main(): Promise<void> {
     role: 'keeper',
     timeZone: 'Europe/Dublin',
     temperatureUnit: 'degC',
+    volumeUnit: 'L',
   } as const);
 
   const tanksOf = async () =>

@@ -78,7 +78,6 @@ await take(day, 'transfer', `/tanks/${await idOf(day, '/api/house/tanks', 'code'
   await day.getByRole('dialog').getByLabel('To tank').selectOption(target);
   await day.getByText(/until there are/).waitFor();
 });
-await take(day, 'exposure', '/room/exposure');
 await take(day, 'tank', `/tanks/${tank}`);
 await take(day, 'stock', '/stock');
 await take(day, 'lot', `/stock/${await idOf(day, '/api/lots', 'name', 'Torn fin', 'id')}`);
@@ -103,6 +102,7 @@ await take(day, 'spawns', '/spawns');
 await take(day, 'broods', '/broods');
 await take(day, 'brood', `/broods/${brood}`);
 await take(day, 'larder', '/larder');
+await take(day, 'species', '/species/lemon-tetra');
 await take(day, 'bench', `/bench?sum=water.changeToTemperature&tank=${tank}`, () =>
   day.getByRole('combobox', { name: 'New water' }).selectOption('Tap'),
 );

@@ -47,6 +47,7 @@ async function paths(page: Page): Promise<string[]> {
     '/larder',
     '/bench',
     '/log',
+    '/sources',
     '/sheet',
     '/nowhere',
   ];

@@ -191,8 +191,10 @@ test('logs eggs seen and gets the windows at once, each with its why', async () 
   for (const stage of ['Hatch', 'End of yolk', 'Free-swimming', 'First feed']) await expect(windowOf(stage)).toBeVisible();
   await page.getByRole('button', { name: 'Why: Hatch' }).click();
   await expect(page.getByText('3 – 4.5 days at 24 °C')).toBeVisible();
-  await expect(page.getByText('Source: docs/sources.md#stage-times')).toBeVisible();
-  await page.keyboard.press('Escape');
+  // The source is a page of the application, at its entry.
+  await page.getByRole('link', { name: 'stage times' }).click();
+  await expect(page.getByRole('heading', { name: 'Stage times' })).toBeInViewport();
+  await page.goBack();
 });
 
 test('sees the hatch move when a warmer reading is jotted', async () => {
@@ -213,7 +215,7 @@ test('is told which culture to start by when, starts it and sees it ripen', asyn
     .first()
     .click();
   await dialog().getByRole('button', { name: 'Start it' }).click();
-  await expect(page.getByText('Paramecium 1', { exact: true })).toBeVisible();
+  await expect(page.getByText('Microworms 1', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Ripe' }).click();
   await expect(page.getByText(/seen ripe/)).toBeVisible();
 });
@@ -244,6 +246,11 @@ test('counts, splits and loses young; the account still adds up, and all is ther
   await page.getByRole('button', { name: 'Hatched' }).click();
   await dialog().getByLabel('Counted').fill('90');
   await dialog().getByRole('button', { name: 'Log it' }).click();
+  // Laid this night and hatched already: that cannot be, and asks why.
+  await expect(dialog().getByRole('alert').filter({ hasText: 'That hatch looks wrong' })).toBeVisible();
+  await expect(dialog().getByLabel('Counted')).toHaveValue('90');
+  await dialog().getByLabel('Do it all the same, because').fill('they were laid days before they were found');
+  await dialog().getByRole('button', { name: 'Log it all the same' }).click();
   await expect(page.getByText('Lost before hatching')).toBeVisible();
   await page.getByRole('button', { name: 'Split' }).click();
   await dialog().getByLabel('Unsexed').fill('40');

@@ -4,7 +4,7 @@ import { enter, goTo } from '../app/enter';
 test('broods stand on one time axis, each with what comes next', async ({ page }) => {
   await enter(page);
   await goTo(page, 'Broods');
-  await expect(page.getByText('25 alive')).toBeVisible();
+  await expect(page.getByText('24 alive')).toBeVisible();
   await expect(page.getByRole('link', { name: /Aspidoras 16.*eggs.*hatch/ })).toBeVisible();
   await page.getByRole('link', { name: /Lemon tetra 14/ }).click();
   await expect(page.getByRole('img', { name: /Lemon tetra 14: 138 at first, \d+ alive now, in 2 tanks/ })).toBeVisible();
@@ -19,7 +19,7 @@ test('an own figure of a species moves the windows at once, and can be taken bac
   await page.getByRole('button', { name: 'Saltings Shed: menu' }).click();
   await page.getByRole('menuitem', { name: 'Species and their figures' }).click();
   await page.getByRole('link', { name: /Sixray aspidoras/ }).click();
-  await page.getByRole('button', { name: 'Change Laying to hatch (or release)' }).click();
+  await page.getByRole('button', { name: 'Change Laying to hatch (or letting go)' }).click();
   await page.getByLabel('From', { exact: true }).fill('9');
   await page.getByLabel('To', { exact: true }).fill('8');
   await page.getByRole('button', { name: 'Save as your own' }).click();
@@ -31,7 +31,7 @@ test('an own figure of a species moves the windows at once, and can be taken bac
   await page.getByRole('link', { name: /Aspidoras 16/ }).click();
   await expect(hatch).not.toHaveText(before);
   await page.goto('/species/sixray-aspidoras');
-  await page.getByRole('button', { name: 'Back to the starting point: Laying to hatch (or release)' }).click();
+  await page.getByRole('button', { name: 'Back to the starting point: Laying to hatch (or letting go)' }).click();
   await expect(page.getByText('your own', { exact: true })).toHaveCount(0);
 });
 

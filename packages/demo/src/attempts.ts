@@ -15,8 +15,9 @@ export interface AttemptPlan {
   trigger: TriggerSchool;
   eggPlan?: 'leaveWithParents' | 'removeParents' | 'pullEggs' | 'tumbler';
   fungus?: 'dye' | 'leaves' | 'flow';
-  /** Parents are moved into the spawning tank and back. */
   note?: string;
+  /** Parents that are moved into the spawning tank and back home after it, by lot. */
+  visit?: Record<string, string>;
   /** Where the young go, and when, counted from laying. */
   moves?: { day: number; tank: string; share: number }[];
   /** `raised`: sold by now; `lost`: none left; otherwise they live. */
@@ -49,6 +50,7 @@ const LIVING: Living[] = [
       trigger: 'coolChange',
       eggPlan: 'pullEggs',
       fungus: 'dye',
+      visit: { aspidoras: 'B2.2', aspidorasF: 'B2.2' },
       note: 'Large change with rain at 17 °C in the evening, T-position by midnight',
     },
   ],
@@ -61,9 +63,9 @@ const LIVING: Living[] = [
     ['lambchop'],
     0.6,
     38,
-    { trigger: 'dawnLightAndFood', eggPlan: 'pullEggs', fungus: 'leaves' },
+    { trigger: 'dawnLightAndFood', eggPlan: 'pullEggs', fungus: 'leaves', visit: { lambchop: 'B2.1' } },
   ],
-  ['fighting-fish', 'Tern spawning 6', 'B1.4', ['betta'], ['betta'], 2.5, 210],
+  ['fighting-fish', 'Tern spawning 6', 'B1.4', ['betta'], ['bettaF'], 2.5, 210, { visit: { bettaF: 'B2.1' } }],
   [
     'angelfish',
     'Angels 9',
@@ -74,10 +76,9 @@ const LIVING: Living[] = [
     260,
     { eggPlan: 'pullEggs', fungus: 'leaves', note: 'Two females beside the male; which one laid was not seen' },
   ],
-  ['golden-dwarf-cichlid', 'Golden 3', 'B3.1', ['golden'], ['golden'], 9.4, 70],
+  ['golden-dwarf-cichlid', 'Golden 3', 'B3.1', ['golden'], ['goldenF'], 9.4, 70, { visit: { golden: 'B2.2' } }],
   ['kribensis', 'Kribensis 7', 'A1.2', ['krib'], ['krib'], 20.5, 96],
   ['zebra-danio', 'Danio 4', 'A1.5', ['danio'], ['danio'], 12.3, 180, { trigger: 'dawnLightAndFood', eggPlan: 'removeParents' }],
-  ['white-cloud-minnow', 'White clouds 2', 'A1.6', [], [], 24.4, 48],
   [
     'lemon-tetra',
     'Lemon tetra 14',
@@ -91,17 +92,8 @@ const LIVING: Living[] = [
   ['paradise-fish', 'Paradise 2', 'A1.1', ['paradise'], ['paradise'], 41.4, 160],
   ['telmatochromis-vittatus', 'Vittatus 4', 'A2.1', ['vittatus'], ['vittatus'], 66.5, 40],
   ['telmatochromis-shell', 'Shells 5', 'A2.2', ['shell'], ['shell'], 40.4, 18],
-  [
-    'boesemans-rainbowfish',
-    'Rainbows 3',
-    'A1.7',
-    ['boesemani'],
-    ['boesemani'],
-    74.5,
-    34,
-    { moves: [{ day: 60, tank: 'A3.3', share: 1 }] },
-  ],
-  ['forktail-blue-eye', 'Forktails 6', 'B2.4', ['forktail'], ['forktail'], 35.4, 24],
+  ['boesemans-rainbowfish', 'Rainbows 3', 'A1.6', ['boesemani'], ['boesemani'], 14.5, 34, { eggPlan: 'pullEggs' }],
+  ['forktail-blue-eye', 'Forktails 6', 'A1.6', ['forktail'], ['forktail'], 35.4, 24, { eggPlan: 'pullEggs' }],
   ['angelfish', 'Angels 8', 'A2.5', ['torn'], ['blue'], 71.4, 170, { moves: [{ day: 24, tank: 'A2.5', share: 1 }] }],
   ['humpback-limia', 'Limia 12', 'A3.4', ['sorrel'], ['marrowNew'], 5.4, 22],
   ['humpback-limia', 'Limia 10', 'Q3', ['sorrel'], ['limia'], 74.4, 26, { moves: [{ day: 58, tank: 'A3.4', share: 1 }] }],
@@ -120,7 +112,16 @@ const LIVING: Living[] = [
     76,
     { trigger: 'dawnLightAndFood', eggPlan: 'removeParents' },
   ],
-  ['rachows-nothobranch', 'Beira peat 4', 'C2.3', ['notho'], ['notho'], 31.4, 60],
+  [
+    'rachows-nothobranch',
+    'Beira peat 4',
+    'C2.3',
+    ['notho'],
+    ['notho'],
+    31.4,
+    60,
+    { moves: [{ day: 1, tank: 'C1.2', share: 1 }] },
+  ],
 ];
 
 /** Attempts long over: species, tank, parents, first and last day back, how many, share that works by trigger. */
@@ -193,7 +194,7 @@ export function attemptPlans(pick: {
       name: 'Golden 4',
       tank: 'Q3',
       sires: ['golden'],
-      dams: ['golden'],
+      dams: ['goldenF'],
       laidDaysAgo: null,
       fromDaysAgo: 0,
       eggs: 0,

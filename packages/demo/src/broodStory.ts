@@ -1,11 +1,12 @@
 import { stageTimes } from '@freshet/core/spawning';
+import type { LossCause } from '@freshet/core/stock';
+import { plusDays } from '@freshet/core/time';
 import type { ResolvedSpecies } from '../../core/src/species';
 import type { AttemptPlan } from './attempts';
 import type { Story } from './story';
 
 const DAY_MS = 86_400_000;
 const EMPTY = { males: 0, females: 0, unsexed: 0 };
-const plusDays = (at: string, days: number) => new Date(Date.parse(at) + days * DAY_MS).toISOString();
 
 /** What the story needs to know of the house. */
 export interface Places {
@@ -45,14 +46,7 @@ interface Growing {
   lots: { id: string; tank: string; count: number }[];
 }
 
-function lose(
-  story: Story,
-  lot: Growing['lots'][number],
-  count: number,
-  at: string,
-  cause: 'death' | 'unknown' | 'sale' | 'predation' | 'cull',
-  note?: string,
-): void {
+function lose(story: Story, lot: Growing['lots'][number], count: number, at: string, cause: LossCause, note?: string): void {
   const taken = Math.min(count, lot.count);
   if (taken < 1 || at > story.now) return;
   lot.count -= taken;
@@ -133,7 +127,7 @@ export function tellBrood(
 ): { swimming: string | null } {
   const { random } = story;
   const laidDays = plan.laidDaysAgo ?? 0;
-  const laidAt = new Date(Date.parse(story.now) - laidDays * DAY_MS).toISOString();
+  const laidAt = plusDays(story.now, -laidDays);
   const seen = nextLook(laidAt);
   const laid = seen.to > story.now ? { from: laidAt, to: laidAt } : seen;
   const tempC = places.tempC(plan.tank);
@@ -155,11 +149,26 @@ export function tellBrood(
   for (let day = 1; !carried && day < 4; day++) {
     const at = plusDays(laid.to, day);
     const count = Math.round(lot.count * random.between(0.02, 0.05));
-    if (at >= hatched.from || at > story.now || count < 1 || species.guards === 'male') break;
+    if (at >= hatched.from || at > story.now || count < 1 || species.guards === 'male' || species.eggsRest) break;
     lot.count -= count;
     story.write(at, 'pickWhite', { id: story.newId(at), broodId, count, at });
   }
-  if (hatched.to > story.now) return { swimming: null };
+  if (hatched.to > story.now) {
+    // Peat is taken out of the adults' tank and lies in a bag.
+    for (const { day, tank } of species.eggsRest ? (plan.moves ?? []) : []) {
+      const at = plusDays(laid.to, day);
+      story.write(at, 'move', {
+        id: story.newId(at),
+        lotId: lot.id,
+        newLotId: story.newId(at),
+        toTankId: places.tankId(tank),
+        heads: { ...EMPTY, unsexed: lot.count },
+        at,
+        override: { reason: 'a bag of peat' },
+      });
+    }
+    return { swimming: null };
+  }
   const afterHatch = Math.round(lot.count * random.between(0.82, 0.95));
   if (!carried) {
     lot.count = afterHatch;

@@ -48,6 +48,7 @@ export const ANCESTORS: readonly Animal[] = [
 export const NOTED: readonly [lot: string, sire: string, dam: string][] = [
   ['angel', 'quay1m', 'quay1f'],
   ['betta', 'tern2m', 'tern2f'],
+  ['bettaF', 'tern2m', 'tern2f'],
   ['limia', 'marrow3m', 'marrow3f'],
 ];
 

@@ -19,10 +19,10 @@ const probe = (tank: string, targetC: number, more: Partial<ProbePlan> = {}): Pr
 /** The probes of the demonstration: most are sound, each fault is there once. */
 export const DEMO_PROBES: readonly ProbePlan[] = [
   probe('A1.1', 25.4),
-  probe('A1.2', 26.1),
-  probe('A2.1', 25.3),
-  probe('A2.5', 24.2, { fault: 'silent' }),
-  probe('A3.1', 27.4, { also: ['tdsPpm', 'oxygenPpm'] }),
+  probe('A1.2', 25.4),
+  probe('A2.1', 25.4),
+  probe('A2.5', 25.4, { fault: 'silent' }),
+  probe('A3.1', 25.4, { also: ['tdsPpm', 'oxygenPpm'] }),
   probe('A3.3', 25.2, { fault: 'drifting' }),
   probe('B1.2', 25.1, { fault: 'heaterFailed' }),
   probe('B2.2', 24.1, { also: ['ph', 'tdsPpm'] }),

@@ -60,7 +60,7 @@ export function tellReadiness(story: Story, lots: ReadonlyMap<string, string>, p
     id: story.newId(seenAt),
     tankId: places.tankId('A1.6'),
     at: seenAt,
-    what: 'white specks on the fins of three white clouds',
+    what: 'white specks on the fins of two young blue-eyes',
   });
   event('A1.6', 'quarantineBegan', 2, '19:50');
   const soldAt = story.daysAgo(3, '15:30');

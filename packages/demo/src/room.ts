@@ -22,6 +22,8 @@ type Size = TankPlan['size'];
 const row = (prefix: string, size: Size, water: number, temps: number[], more: Partial<TankPlan> = {}): TankPlan[] =>
   temps.map((tempC, i) => ({ code: `${prefix}.${i + 1}`, size, water, tempC, ...more }));
 
+/** One sump is one water: what hangs on S1 has one temperature. */
+const S1_C = 25.4;
 const NURSERY: Size = [60, 30, 36];
 const CUBE: Size = [30, 30, 30];
 
@@ -38,8 +40,8 @@ export const RACKS: readonly RackPlan[] = [
         heightCm: 48,
         loadLimitKg: 450,
         tanks: [
-          ...row('A1', NURSERY, 28, [25.4, 26.1, 25.6, 25.5], { facing: 'short' }),
-          ...[25.2, 22.4, 25.8].map((tempC, i) => ({ code: `A1.${i + 5}`, size: CUBE, water: 24, tempC })),
+          ...row('A1', NURSERY, 28, [S1_C, S1_C, S1_C, S1_C], { facing: 'short' }),
+          ...[5, 6, 7].map((i) => ({ code: `A1.${i}`, size: CUBE, water: 24, tempC: S1_C })),
         ],
       },
       {
@@ -47,14 +49,14 @@ export const RACKS: readonly RackPlan[] = [
         depthCm: 62,
         heightCm: 48,
         loadLimitKg: 420,
-        tanks: row('A2', [45, 35, 35], 30, [25.3, 25.4, 23.6, 25.6, 24.2], { substrateKg: 4 }),
+        tanks: row('A2', [45, 35, 35], 30, [S1_C, S1_C, S1_C, S1_C, S1_C], { substrateKg: 4 }),
       },
       {
         lengthCm: 250,
         depthCm: 62,
         heightCm: 58,
         loadLimitKg: 700,
-        tanks: row('A3', [60, 45, 45], 40, [27.4, 26.0, 25.2, 25.4], { substrateKg: 6 }),
+        tanks: row('A3', [60, 45, 45], 40, [S1_C, S1_C, S1_C, S1_C], { substrateKg: 6 }),
       },
     ],
   },
@@ -106,10 +108,10 @@ export const RACKS: readonly RackPlan[] = [
         heightCm: 300,
         loadLimitKg: null,
         tanks: [
-          { code: 'Y1', size: [100, 70, 45], water: 35, tempC: 9.5 },
-          { code: 'Y2', size: [150, 100, 50], water: 38, tempC: 9 },
-          { code: 'Y3', size: [220, 130, 60], water: 50, tempC: 9 },
-          { code: 'Y4', size: [60, 60, 90], water: 70, tempC: 9 },
+          { code: 'Y1', size: [100, 70, 45], water: 35, tempC: 3.4 },
+          { code: 'Y2', size: [150, 100, 50], water: 38, tempC: 3.2 },
+          { code: 'Y3', size: [220, 130, 60], water: 50, tempC: 3.5 },
+          { code: 'Y4', size: [60, 60, 90], water: 70, tempC: 3 },
         ],
       },
     ],

@@ -31,6 +31,8 @@ const SEED = 20_417;
 const LINE_SEED = 718;
 /** The brood whose young are graded, and show a hidden colour. */
 const GRADED = 'Angels 8';
+/** Visitors go home so long after the spawning. */
+const BACK_DAYS = 0.52;
 const HISTORY_DAYS = 425;
 const SETUP_DAYS = 424;
 /** The probe of this tank went silent some days ago. */
@@ -100,7 +102,7 @@ function tellStock(story: Story, places: Places): Map<string, string> {
   return lots;
 }
 
-/** Aspidoras go to their spawning tank and back; other parents stay where they are. */
+/** Parents that visit go to the spawning tank and back home after it; others live there, or their eggs were carried elsewhere. */
 function tellAttempt(
   story: Story,
   plan: AttemptPlan,
@@ -141,6 +143,25 @@ function tellAttempt(
     override: { reason: ahead?.reason ?? 'the tank is shared with its keepers' },
   });
   if (ahead) return;
+  for (const [key, home] of Object.entries(plan.visit ?? {})) {
+    const lotId = lots.get(key) ?? '';
+    const heads = STOCK.find((one) => one.key === key)?.heads ?? [0, 0, 0];
+    const out = new Date(Date.parse(story.now) - ((plan.laidDaysAgo ?? 0) - BACK_DAYS) * 86_400_000).toISOString();
+    for (const [moved, tank] of [
+      [at, plan.tank],
+      [out, home],
+    ] as const)
+      if (moved <= story.now)
+        story.write(moved, 'move', {
+          id: story.newId(moved),
+          lotId,
+          newLotId: story.newId(moved),
+          toTankId: places.tankId(tank),
+          heads: { males: heads[0], females: heads[1], unsexed: heads[2] },
+          at: moved,
+          override: { reason: 'to spawn, and home after it' },
+        });
+  }
   const triggered = story.daysAgo(Math.max(1, Math.round(plan.fromDaysAgo) - 3), '20:15');
   if (plan.trigger !== 'stable' && triggered <= story.now)
     story.write(triggered, 'trigger', {
@@ -204,7 +225,7 @@ function tellTemperatures(story: Story, tanks: ReturnType<typeof tellRoom>): Dem
       // Nobody has been at the tank whose heater failed in the night.
       if (at > story.now || (daysAgo === 0 && code === COLD_TANK)) continue;
       const season = Math.cos((2 * Math.PI * (Number(at.slice(5, 7)) * 30 + Number(at.slice(8, 10)) - 215)) / 365);
-      const wave = tank.outdoor ? 6 * (1 + season) : 0.3 * season + 0.35 * Math.sin(daysAgo / 9 + tank.tempC);
+      const wave = tank.outdoor ? 7.5 * (1 + season) : 0.3 * season + 0.35 * Math.sin(daysAgo / 9 + tank.tempC);
       readings.push({
         id: story.newId(at),
         tankId: tank.id,
@@ -221,12 +242,12 @@ function tellBreach(story: Story, lots: ReadonlyMap<string, string>, places: Pla
   const at = story.daysAgo(4, '18:20');
   story.write(at, 'move', {
     id: story.newId(at),
-    lotId: lots.get('cloud') ?? '',
+    lotId: lots.get('odessa') ?? '',
     newLotId: story.newId(at),
-    toTankId: places.tankId('A1.6'),
-    heads: { males: 1, females: 0, unsexed: 0 },
+    toTankId: places.tankId('B1.3'),
+    heads: { males: 0, females: 0, unsexed: 2 },
     at,
-    override: { reason: 'he was chased in quarantine' },
+    override: { reason: 'they were chased in quarantine' },
   });
 }
 

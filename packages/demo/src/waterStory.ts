@@ -30,9 +30,17 @@ const REGIMES: readonly RegimePlan[] = [
     last: 1,
   },
   { tanks: ['A2.5', 'B1.3'], fraction: 0.4, everyDays: 3, ceilingPpm: 30, water: 'aged', ppmPerDay: 4, last: 3 },
-  { tanks: ['B2.1', 'B2.2', 'B2.4'], fraction: 0.25, everyDays: 7, ceilingPpm: 20, water: 'rain', ppmPerDay: 0.5, last: 4 },
-  { tanks: ['B3.2', 'B3.3'], fraction: 0.1, everyDays: null, ceilingPpm: 15, water: 'ro', ppmPerDay: 0.04, last: 24 },
-  { tanks: ['B1.2', 'B3.1'], fraction: 0.25, everyDays: 4, ceilingPpm: 30, water: 'aged', ppmPerDay: 1.5, last: 2 },
+  { tanks: ['B2.1', 'B2.2'], fraction: 0.25, everyDays: 7, ceilingPpm: 20, water: 'rain', ppmPerDay: 0.5, last: 4 },
+  { tanks: ['B3.2'], fraction: 0.1, everyDays: null, ceilingPpm: 15, water: 'ro', ppmPerDay: 0.04, last: 24 },
+  {
+    tanks: ['B1.2', 'B3.1', 'B3.3', 'B2.4'],
+    fraction: 0.25,
+    everyDays: 4,
+    ceilingPpm: 30,
+    water: 'aged',
+    ppmPerDay: 1.5,
+    last: 2,
+  },
 ];
 const NITRATE: Record<WaterKey, number> = { tap: 8, rain: 1, ro: 0, aged: 7 };
 const HISTORY_DAYS = 70;
@@ -159,11 +167,21 @@ export function tellWater(story: Story, places: Places): void {
         });
         ppm = ppm * (1 - plan.fraction) + NITRATE[plan.water] * plan.fraction;
       }
+      // Blue-eyes: rain with enough of the tap in it.
+      const mixed = code === 'B2.4';
       const soft = plan.water === 'rain' || plan.water === 'ro';
-      read(code, 'ghDeg', soft ? 3 : 12, 6);
-      read(code, 'khDeg', soft ? 1 : 9, 6);
-      read(code, 'tdsPpm', Math.round((soft ? 95 : 345) + story.random.between(-8, 8)), 6, '18:00', 'tds', 'meter');
-      read(code, 'ph', round((soft ? 6.5 : 7.6) + story.random.between(-0.1, 0.1), 0.1), 6, '18:05', 'ph', 'meter');
+      read(code, 'ghDeg', mixed ? 6 : soft ? 3 : 10, 6);
+      read(code, 'khDeg', soft ? 1 : 8, 6);
+      read(code, 'tdsPpm', Math.round((mixed ? 150 : soft ? 95 : 260) + story.random.between(-8, 8)), 6, '18:00', 'tds', 'meter');
+      read(
+        code,
+        'ph',
+        round((mixed ? 7.2 : soft ? 6.5 : 7.4) + story.random.between(-0.05, 0.05), 0.1),
+        6,
+        '18:05',
+        'ph',
+        'meter',
+      );
     }
   // Two readings of the same water that cannot both be right.
   read('B2.2', 'ph', 7.9, 1, '18:00', 'strip', 'strip');

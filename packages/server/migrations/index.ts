@@ -6,7 +6,18 @@ import { larder } from './2026-11-24-05-larder-and-rounds';
 import { water } from './2026-11-25-06-water-and-readiness';
 import { broodstock } from './2026-11-25-07-broodstock';
 import { entriesAndRevision } from './2026-11-25-08-entries-and-revision';
+import { causes } from './2026-11-26-09-causes';
 import type { Migration } from './migration';
 
 /** In the order they run. */
-export const MIGRATIONS: readonly Migration[] = [accounts, room, stock, spawning, larder, water, broodstock, entriesAndRevision];
+export const MIGRATIONS: readonly Migration[] = [
+  accounts,
+  room,
+  stock,
+  spawning,
+  larder,
+  water,
+  broodstock,
+  entriesAndRevision,
+  causes,
+];

@@ -16,7 +16,7 @@ export const ChoreSchema = v.object({
   seconds: v.number(),
   covers: v.pipe(v.array(v.string()), v.readonly()),
   asks: v.nullable(
-    v.object({ label: v.string(), of: v.picklist(['temperature', 'count']), unit: v.string(), needed: v.boolean() }),
+    v.object({ label: v.string(), of: v.picklist(['temperature', 'count', 'sighting']), unit: v.string(), needed: v.boolean() }),
   ),
   text: v.string(),
   amount: v.nullable(v.object({ value: v.number(), unit: v.string() })),

@@ -201,10 +201,11 @@ describe('species as files', () => {
         ...figures,
         ladder: [
           { food: 'infusoria', fromMm: 0 },
-          { food: 'brineShrimp', fromMm: 0 },
+          { food: 'brineShrimp', fromMm: 4 },
+          { food: 'vinegarEel', fromMm: 3 },
         ],
       }),
-    ).toEqual([['ladder', 'Each food starts at a greater length than the one before.']]);
+    ).toEqual([['ladder', 'No food starts at a smaller length than the one before.']]);
     expect(messages(FiguresSchema, { ...figures, clutch: [9, 2] })).toEqual([['clutch', 'The lower end comes first.']]);
     expect(passes(FiguresSchema, { ...figures, hatch: null })).toBe(true);
   });

@@ -43,9 +43,16 @@ describe.each(files.map((file) => [file.calculation, file.cases] as const))('%s'
   });
 });
 
+/** Proven by tables of their own: lines as they are typed, and the life of every species. */
+const IN_TABLES = ['rounds.jot', 'species.life'];
+
 describe('the catalogue', () => {
   it('has a reference file for each of its calculations, and the reverse', () => {
-    expect(CALCULATIONS.map(({ name }) => name).sort()).toEqual(files.map(({ calculation }) => calculation).sort());
+    expect(
+      CALCULATIONS.map(({ name }) => name)
+        .filter((name) => !IN_TABLES.includes(name))
+        .sort(),
+    ).toEqual(files.map(({ calculation }) => calculation).sort());
   });
 
   it('names the field at fault, the shape before the range', () => {

@@ -2,6 +2,8 @@ import * as v from 'valibot';
 import { CalculationError } from '@freshet/core/errors';
 import { cystsFor, hatch } from '@freshet/core/larder';
 import { dose, doseAfterChange, tankLoad } from '@freshet/core/room';
+import { jotLogs } from '@freshet/core/rounds';
+import { speciesLife } from '@freshet/core/species';
 import { stageTimes } from '@freshet/core/spawning';
 import { convert } from '@freshet/core/units';
 import { above0, amount, between, define, finite, fraction, litres, whole, type Calculation } from './define';
@@ -61,6 +63,42 @@ export const CALCULATIONS: readonly Calculation[] = [
     words: 'Litres × share changed × target = mg; mg ÷ strength = mL. The tank was at its target before.',
     source: 'docs/sources.md#dose',
   }),
+  define({
+    name: 'species.life',
+    title: 'A whole life at one temperature',
+    input: v.object({ species: v.pipe(v.string(), v.minLength(1)), tempC: between(0, 45) }),
+    run: speciesLife,
+    words:
+      'Hatch and swimming from laying by warmth above the standstill of development; foods from the day the smallest tenth of the young can take them; length by Gompertz through size and age at sale; grown animals by their weight.',
+    source: 'docs/sources.md#life',
+  }),
+  define({
+    name: 'rounds.jot',
+    title: 'Read a jotted line',
+    input: v.object({
+      line: v.pipe(v.string(), v.maxLength(300)),
+      now: v.pipe(
+        v.string(),
+        v.check((text) => !Number.isNaN(Date.parse(text)), 'An instant such as 2026-11-24T07:12:00Z.'),
+      ),
+      timeZone: v.pipe(
+        v.string(),
+        v.check((zone) => {
+          try {
+            return new Intl.DateTimeFormat('en', { timeZone: zone }).resolvedOptions().timeZone !== '';
+          } catch {
+            return false;
+          }
+        }, 'A time zone such as Europe/Dublin.'),
+      ),
+      units: v.object({ temperature: v.picklist(['degC', 'degF']), volume: v.picklist(['L', 'galUS']) }),
+      tanks: v.array(v.object({ code: v.pipe(v.string(), v.minLength(1)), litres, groups: whole })),
+    }),
+    run: jotLogs,
+    words:
+      'Tanks anywhere in the line, single, several or as a span; what was seen or done, by its words; when, by the clock of the house. No time said means now.',
+    source: 'docs/sources.md#jot',
+  }),
   ...WATER_CALCULATIONS,
   ...STOCK_CALCULATIONS,
   define({
@@ -106,7 +144,7 @@ const byName = new Map(CALCULATIONS.map((calculation) => [calculation.name, calc
 const RANGE_ISSUES = new Set(['min_value', 'max_value', 'gt_value', 'lt_value']);
 
 /** An output, or one error with its code and the field at fault. */
-export type CalculationAnswer = { output: unknown } | { error: string; field: string | null; message: string };
+export type CalculationAnswer = { output: unknown } | { error: string; field: string | null; message: string; word?: string };
 
 /** Runs a calculation by name on unknown input: shape first, then ranges, then the calculation's own rules. */
 export function runCalculation(name: string, input: unknown): CalculationAnswer {
@@ -121,7 +159,10 @@ export function runCalculation(name: string, input: unknown): CalculationAnswer 
   try {
     return { output: calculation.run(parsed.output as never) };
   } catch (error) {
-    if (error instanceof CalculationError) return { error: error.code, field: error.field, message: error.message };
+    if (error instanceof CalculationError) {
+      const { code, field, message, word } = error;
+      return { error: code, field, message, ...(word === undefined ? {} : { word }) };
+    }
     throw error;
   }
 }

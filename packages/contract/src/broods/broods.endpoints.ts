@@ -25,6 +25,39 @@ export const NewClutch = v.pipe(
   ),
 );
 
+const Millimetres = v.pipe(v.number('Give a length in mm.'), v.gtValue(0, 'Above 0 mm.'), v.maxValue(500, 'At most 500 mm.'));
+
+/** Eggs or young found where no attempt is open: the attempt is noted with them, its parents are whoever of the kind lives there. */
+export const FoundBrood = v.pipe(
+  v.object({
+    id: Id,
+    broodId: Id,
+    lotId: Id,
+    attemptId: Id,
+    tankId: Id,
+    speciesKey: v.pipe(v.string(), v.minLength(1, 'Choose a species.')),
+    count: v.pipe(WholeCount, v.minValue(1, 'At least one.')),
+    /** When eggs were laid or young born; null when young are dated by their length. */
+    laid: v.nullable(TimeRange),
+    /** Length of free-swimming young, from and to; null for eggs. */
+    youngMm: v.nullable(v.tuple([Millimetres, Millimetres])),
+    at: Instant,
+    override: Override,
+  }),
+  v.forward(
+    v.partialCheck(
+      [['laid'], ['youngMm']],
+      ({ laid, youngMm }) => (laid === null) !== (youngMm === null),
+      'Say when, or how long they are.',
+    ),
+    ['youngMm'],
+  ),
+  v.forward(
+    v.partialCheck([['youngMm']], ({ youngMm }) => youngMm === null || youngMm[0] <= youngMm[1], 'The shorter comes first.'),
+    ['youngMm'],
+  ),
+);
+
 export const NewObservation = v.object({
   id: Id,
   broodId: Id,
@@ -98,7 +131,7 @@ export const BroodPage = v.object({
   parents: v.array(v.object({ lotId: v.string(), role: v.picklist(['sire', 'dam']), label: v.string() })),
   windows: v.array(StageWindowSchema),
   ledger: v.array(v.object({ label: v.string(), count: v.number() })),
-  foods: v.array(v.object({ food: v.picklist(FOODS), fromMm: v.number(), from: v.nullable(v.string()) })),
+  foods: v.array(v.object({ food: v.picklist(FOODS), from: v.nullable(v.string()), to: v.nullable(v.string()) })),
   ration: v.nullable(
     v.object({
       food: v.picklist(FOODS),
@@ -135,6 +168,11 @@ export const broodsEndpoints = {
     path: '/api/clutches',
     summary: 'Log eggs seen, or young born',
     body: NewClutch,
+  }),
+  foundBrood: broodsEntries.clutch({
+    path: '/api/found-broods',
+    summary: 'Log eggs or young found where no attempt is open, dated by when or by their length',
+    body: FoundBrood,
   }),
   observe: broodsEntries.observation({
     path: '/api/observations',

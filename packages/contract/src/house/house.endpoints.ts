@@ -29,7 +29,7 @@ export const TankLife = v.object({
       stage: v.picklist([...LIFE_STAGES, 'breeders']),
     }),
   ),
-  broods: v.array(v.object({ id: v.string(), name: v.string(), stage: v.picklist(LIFE_STAGES) })),
+  broods: v.array(v.object({ id: v.string(), name: v.string(), stage: v.picklist(LIFE_STAGES), carried: v.boolean() })),
   attempts: v.array(
     v.object({ id: v.string(), name: v.string(), from: v.string(), to: v.nullable(v.string()), hasBrood: v.boolean() }),
   ),
@@ -49,6 +49,8 @@ export const TankLife = v.object({
   /** Null when it is not in quarantine; `endsOn` is null while nobody arrived. */
   quarantine: v.nullable(v.object({ endsOn: v.nullable(Day) })),
   nitrate: v.nullable(v.object({ ppm: v.number(), at: v.string() })),
+  /** Within the last days. */
+  lastFed: v.nullable(v.object({ what: v.string(), at: v.string() })),
   lastChange: v.nullable(v.string()),
   /** Share of what it carries that its broods take up, 1 is full; null when no brood feeds there. */
   crowding: v.nullable(v.number()),

@@ -31,6 +31,7 @@ export const PROBLEMS = {
   'spawning/tank-booked': { status: 409, title: 'The tank is booked', overridable: true },
   'spawning/ended': { status: 409, title: 'This attempt has ended' },
   'broods/out-of-order': { status: 409, title: 'That does not follow from what was logged' },
+  'broods/implausible-hatch': { status: 409, title: 'That hatch looks wrong', overridable: true },
   'larder/ended': { status: 409, title: 'This culture has ended' },
   'species/unknown': { status: 409, title: 'No such species' },
   'rounds/unknown-tick': { status: 400, title: 'Nothing is logged by that' },

@@ -30,4 +30,5 @@ export {
   TankRegime,
 } from './water.endpoints';
 export { probeEndpoints, probeEntries, PLAYED_FAULTS, NewProbe, Probe, Samples, SAMPLES_AT_ONCE } from './probes.endpoints';
+export { careEndpoints, careEntries, NewCare } from './care.endpoints';
 export { biosecurityEndpoints, biosecurityEntries, ExposureReply, NewContact, NewIllness } from './biosecurity.endpoints';

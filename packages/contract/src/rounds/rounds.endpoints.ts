@@ -3,7 +3,7 @@ import { LIFE_STAGES } from '@freshet/core/broods';
 import { AlarmSchema, BarSchema, ChoreSchema, TickSchema } from '../agenda';
 import { endpoint } from '../endpoints';
 import { entries, TOUCHES } from '../log';
-import { Day, Id, Instant } from '../values';
+import { Day, Id, Instant, TimeRange } from '../values';
 
 const Stop = v.object({
   tankId: v.nullable(v.string()),
@@ -39,6 +39,10 @@ export const NewOutcome = v.object({
   amount: v.nullable(v.pipe(v.number(), v.minValue(0, 'An amount cannot be negative.'), v.maxValue(1e6, 'That is too much.'))),
   unit: v.nullable(v.pipe(v.string(), v.maxLength(20))),
   tick: v.nullable(TickSchema),
+  /** What was seen of what was looked for. */
+  answer: v.optional(v.nullable(v.picklist(['notYet', 'some', 'all']))),
+  /** Between when it happened, as far as is known; since the last look when nothing is said. */
+  seen: v.optional(v.nullable(TimeRange)),
   /** When it was done, which may be before it reached the server. */
   at: Instant,
 });

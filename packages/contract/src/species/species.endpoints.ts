@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { findContradiction, FOODS, METHOD_TEMPLATES, METHODS, SHIPPED_SPECIES } from '@freshet/core/species';
+import { FOODS, GRADES, METHODS } from '@freshet/core/species';
 import { endpoint } from '../endpoints';
 import { entries, TOUCHES } from '../log';
 import { Id, Name, Override, Version } from '../values';
@@ -37,19 +37,49 @@ export const FiguresSchema = v.object({
   saleMm: range(0.5, 5000),
   saleDays: range(1, 5000),
   ladder: v.pipe(
-    v.array(v.object({ food: v.picklist(FOODS), fromMm: v.pipe(v.number(), v.minValue(0), v.maxValue(1000)) })),
+    v.array(
+      v.object({
+        food: v.picklist(FOODS),
+        fromMm: v.pipe(v.number(), v.minValue(0), v.maxValue(1000)),
+        days: v.optional(v.pipe(v.number(), v.minValue(1), v.maxValue(365))),
+      }),
+    ),
     v.minLength(1, 'At least one food.'),
     v.check(
-      (rungs) => rungs.every((rung, i) => i === 0 || rung.fromMm > (rungs[i - 1]?.fromMm ?? 0)),
-      'Each food starts at a greater length than the one before.',
+      (rungs) => rungs.every((rung, i) => i === 0 || rung.fromMm >= (rungs[i - 1]?.fromMm ?? 0)),
+      'No food starts at a smaller length than the one before.',
     ),
     v.readonly(),
   ),
   juvenilesPerLitre: range(0.001, 1000),
   survivalToSale: range(0.0001, 1),
+  limitedBy: v.picklist(['litres', 'floor']),
+  juvenilesPerM2: v.nullable(range(0.01, 100_000)),
+  bodyGPerMm3: v.pipe(v.number(), v.minValue(1e-7, 'At least 1e-7.'), v.maxValue(1e-3, 'At most 1e-3.')),
+  naupliiAt4Mm: v.pipe(v.number(), v.minValue(0), v.maxValue(1000)),
+  adultFeedShare: range(0, 0.2),
+  adultFoods: v.pipe(v.array(v.picklist(FOODS)), v.minLength(1, 'At least one food.'), v.readonly()),
   eggsEatenBy: eatenBy,
   fryEatenBy: eatenBy,
 });
+
+const guards = v.picklist(['nobody', 'male', 'female', 'pair']);
+const leaves = v.pipe(
+  v.array(
+    v.object({
+      who: v.picklist(['adults', 'female', 'male', 'mother', 'youngMales']),
+      when: v.picklist(['afterSpawning', 'whenCarrying', 'atHatch', 'whenSwimming', 'atRelease', 'beforeMature']),
+      withinDays: v.pipe(v.number(), v.minValue(-365), v.maxValue(365)),
+    }),
+  ),
+  v.readonly(),
+);
+const breeders = v.object({
+  femalesPerMale: v.optional(range(0, 100)),
+  perHundredL: v.optional(v.pipe(v.number(), v.gtValue(0))),
+  perM2: v.optional(v.pipe(v.number(), v.gtValue(0))),
+});
+const usefulDays = range(1, 10_000);
 
 /** The breeder's own figures: any part of them. */
 export const OwnFigures = v.partial(FiguresSchema);
@@ -64,35 +94,17 @@ export const SpeciesFile = v.object({
   /** Two letters that stand for it on small tanks. */
   initials: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(2, 'Two letters.')),
   caution: v.optional(v.pipe(v.string(), v.maxLength(400))),
+  grade: v.optional(v.picklist(GRADES)),
+  guards: v.optional(guards),
+  eggPlan: v.optional(v.pipe(v.string(), v.maxLength(400))),
+  leaves: v.optional(leaves),
+  breeders: v.optional(breeders),
+  usefulDays: v.optional(usefulDays),
   figures: OwnFigures,
 });
 
-const shipped = new Map(SHIPPED_SPECIES.map((profile) => [profile.key, profile]));
-
-/** Figures of a saved species that contradict each other once its method and the shipped profile have filled it in. */
-function contradictionOf({ key, method, figures }: Pick<v.InferOutput<typeof SpeciesFile>, 'key' | 'method' | 'figures'>) {
-  const own = Object.fromEntries(Object.entries(figures).filter(([, value]) => value !== undefined));
-  const template = METHOD_TEMPLATES[shipped.get(key)?.method ?? method].figures;
-  return findContradiction({ ...template, ...shipped.get(key)?.figures, ...own });
-}
-
 /** Own figures for a shipped species, or a species of one's own from a method's template. */
-export const OwnSpecies = v.pipe(
-  v.object({ id: Id, ...v.omit(SpeciesFile, ['format']).entries, version: Version, override: Override }),
-  v.rawCheck(({ dataset, addIssue }) => {
-    if (!dataset.typed) return;
-    const wrong = contradictionOf(dataset.value);
-    if (!wrong) return;
-    const input = dataset.value.figures;
-    addIssue({
-      message: wrong.message,
-      path: [
-        { type: 'object', origin: 'value', input: dataset.value, key: 'figures', value: input },
-        { type: 'object', origin: 'value', input, key: wrong.figure, value: input[wrong.figure] },
-      ],
-    });
-  }),
-);
+export const OwnSpecies = v.object({ id: Id, ...v.omit(SpeciesFile, ['format']).entries, version: Version, override: Override });
 
 const origin = v.picklist(['method', 'species', 'own']);
 
@@ -104,13 +116,24 @@ export const SpeciesReply = v.object({
   initials: v.string(),
   caution: v.optional(v.string()),
   start: v.picklist(['laid', 'carried', 'born']),
-  guards: v.picklist(['nobody', 'male', 'female', 'pair']),
+  guards,
   eggPlan: v.string(),
   eggsRest: v.boolean(),
   waterSteps: v.number(),
+  hangs: v.boolean(),
+  eggSite: v.picklist(['loose', 'mop', 'glass', 'cave', 'shell', 'nest', 'peat', 'brush', 'body']),
+  eggCare: v.pipe(
+    v.array(v.object({ on: v.picklist(['laid', 'beforeHatch', 'swimming']), text: v.string(), why: v.string() })),
+    v.readonly(),
+  ),
+  leaves,
+  breeders: v.optional(breeders),
+  usefulDays: v.optional(usefulDays),
   shipped: v.boolean(),
   figures: FiguresSchema,
   origins: v.record(v.string(), origin),
+  /** How well each figure is known. */
+  grades: v.record(v.string(), v.picklist(GRADES)),
   /** Entry that last saved it; null while it is as shipped. */
   version: v.nullable(v.string()),
 });

@@ -1,4 +1,4 @@
-export { stockEndpoints, stockEntries, NewLot, NewMove, NewLoss, NewCount, LOSS_CAUSES } from './stock.endpoints';
+export { stockEndpoints, stockEntries, NewLot, NewMove, NewLoss, NewCount } from './stock.endpoints';
 export { Lot, ORIGINS } from './lot.schema';
 export {
   broodstockEndpoints,

@@ -1,11 +1,9 @@
 import * as v from 'valibot';
+import { LOSS_CAUSES } from '@freshet/core/stock';
 import { endpoint } from '../endpoints';
 import { entries, TOUCHES } from '../log';
 import { Day, Heads, Id, Instant, Name, Note, Override, WholeCount } from '../values';
 import { Lot, ORIGINS } from './lot.schema';
-
-/** Causes a keeper gives for a loss. */
-export const LOSS_CAUSES = ['death', 'cull', 'predation', 'unknown', 'sale', 'gift'] as const;
 
 const SomeHeads = v.pipe(
   Heads,

@@ -3,8 +3,8 @@ import type { Day, Instant } from '../time';
 /** What a tick asks to be told. */
 export interface Asks {
   label: string;
-  /** A temperature is read in either unit, a count is whole. */
-  of: 'temperature' | 'count';
+  /** A temperature is read in either unit, a count is whole, a sighting is answered by not yet, some or all. */
+  of: 'temperature' | 'count' | 'sighting';
   unit: string;
   /** Whether the tick means nothing without it. */
   needed: boolean;
@@ -20,6 +20,8 @@ export interface ChoreKind {
   way: 'do' | 'watch';
   /** What it is in two or three words, for lists of kinds. */
   words: string;
+  /** Once due it stays until it is done: a coming day does not ask for it again. */
+  stays: boolean;
   /** Kinds of the same tank and day that need not be done beside it. */
   covers: readonly string[];
   /** What is typed beside it; null when a tick says all, or changes the planned amount. */
@@ -28,10 +30,11 @@ export interface ChoreKind {
 
 /** Declares an area's kinds of chores, each under its name. `way` is `do`, `covers` empty and nothing asked by default. */
 export function choreKinds<Name extends string>(
-  kinds: Record<Name, Pick<ChoreKind, 'seconds' | 'words'> & Partial<Pick<ChoreKind, 'way' | 'covers' | 'asks'>>>,
+  kinds: Record<Name, Pick<ChoreKind, 'seconds' | 'words'> & Partial<Pick<ChoreKind, 'way' | 'covers' | 'asks' | 'stays'>>>,
 ): Record<Name, ChoreKind> {
   const declared = {} as Record<Name, ChoreKind>;
-  for (const name of Object.keys(kinds) as Name[]) declared[name] = { name, way: 'do', covers: [], asks: null, ...kinds[name] };
+  for (const name of Object.keys(kinds) as Name[])
+    declared[name] = { name, way: 'do', stays: false, covers: [], asks: null, ...kinds[name] };
   return declared;
 }
 

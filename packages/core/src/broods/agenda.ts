@@ -1,8 +1,11 @@
 import { BAR_RANK, type Agenda, type Alarm, type Bar } from '../agenda';
 import { codesOf } from '../room';
+import { canSwallow } from '../species';
 import { formatInstant, houseDay } from '../time';
 import { BROODS_CHORES, broodChores } from './broodChores';
 import type { BroodsView, ReadBrood } from './facts';
+import { leaveAlarms } from './leaves';
+import { residentsOf, type Resident } from './residents';
 
 function broodAlarms(view: BroodsView): Alarm[] {
   const alarms: Alarm[] = [];
@@ -80,6 +83,35 @@ function stageBars(read: ReadBrood, view: BroodsView): Bar[] {
   return items;
 }
 
+/** Who else lives with eggs or young, where that matters; crayfish of one brood are a danger to one another. */
+function companyNotes(view: BroodsView, tankId: string): string[] {
+  const residents = residentsOf(view, tankId);
+  const young = residents.filter(({ brood }) => brood !== null);
+  const others = residents.filter(
+    (one) => one.brood === null && !one.isYoung && young.some(({ species }) => species.key !== one.species.key),
+  );
+  const takes = (eater: Resident) =>
+    young.some(({ stage, species, smallestMm }) =>
+      stage === 'eggs' || stage === 'yolk'
+        ? species.figures.eggsEatenBy === 'anyAdult' || species.guards === 'nobody'
+        : smallestMm !== null && species.figures.fryEatenBy !== 'nobody' && canSwallow(eater.lengthMm ?? 0, smallestMm),
+    );
+  const named = (some: readonly Resident[]) =>
+    [...new Set(some.map(({ heads, species }) => `${heads} ${species.commonName.toLowerCase()}`))].join(', ');
+  const eaters = others.filter(takes);
+  const eating = eaters.reduce((sum, { heads }) => sum + heads, 0);
+  return [
+    ...(eaters.length > 0
+      ? [
+          `${named(eaters)} ${eating === 1 ? 'lives' : 'live'} here too: ${young.some(({ stage }) => stage === 'eggs') ? 'eggs are food to them' : 'small young are food to them'}.`,
+        ]
+      : []),
+    ...(young.some(({ species, lengthMm, heads }) => species.hangs && lengthMm !== null && heads > 1)
+      ? ['Young crayfish eat whoever moults: a hiding place for each, and the largest apart.']
+      : []),
+  ];
+}
+
 function notes(view: BroodsView, tankId: string): string[] {
   const broods = view.broodsByTank.get(tankId) ?? [];
   const found: string[] = [];
@@ -87,6 +119,7 @@ function notes(view: BroodsView, tankId: string): string[] {
     if (state.stage === 'eggs' && species.guards === 'male')
       found.push('The male is on eggs: look from a distance, do not lift the cave.');
     else if (state.stage === 'eggs' && species.start === 'carried') found.push('The mother carries: no net, no big change.');
+  found.push(...companyNotes(view, tankId));
   for (const { species } of broods) if (species.caution) found.push(species.caution);
   for (const { lots, trouble } of view.troubled) if (lots.some((lot) => lot.tankId === tankId)) found.push(trouble);
   return found;
@@ -99,7 +132,7 @@ export const broodsAgenda: Agenda<BroodsView> = {
       const tank = view.tanks.get(tankId);
       return tank ? broods.flatMap((read) => broodChores(read, tank, view, day).map((due) => ({ tankId, chore: due }))) : [];
     }),
-  alarms: (view) => [...troubleAlarms(view), ...broodAlarms(view)],
+  alarms: (view) => [...troubleAlarms(view), ...leaveAlarms(view), ...broodAlarms(view)],
   bars: (view) => view.broods.flatMap((read) => stageBars(read, view)),
   notes,
 };

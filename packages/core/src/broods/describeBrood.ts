@@ -1,7 +1,16 @@
 import { developmentWindows, type StageWindow, type TemperatureReading } from '../spawning';
-import { expectedAgeDays, expectedLengthMm, foodFor, type Food, type ResolvedSpecies } from '../species';
+import {
+  expectedAgeDays,
+  expectedLengthMm,
+  foodsOn,
+  middle,
+  smallestTenthMm,
+  type Food,
+  type FoodSpan,
+  type ResolvedSpecies,
+} from '../species';
 import { totalHeads, type Movement } from '../stock';
-import { daysBetween, houseDay, type Instant, type TimeRange } from '../time';
+import { daysBetween, houseDay, middleOf, plusDays, type Instant, type TimeRange } from '../time';
 
 /** Stages of life, each with its colour and pattern on screen. */
 export const LIFE_STAGES = ['eggs', 'yolk', 'fry', 'growing', 'ready'] as const;
@@ -41,14 +50,17 @@ export interface BroodState {
   feedingDays: number | null;
   /** Expected mean length, mm; null before first feeding. */
   lengthMm: number | null;
+  /** The smallest tenth are shorter than this; the ladder of foods goes by them. */
+  smallestMm: number | null;
+  /** The main food of today. */
   food: Food | null;
+  /** What goes on or begins beside it. */
+  beside: readonly FoodSpan[];
   ready: { from: Instant; to: Instant } | null;
 }
 
 const DAY_MS = 86_400_000;
 const GROWING_FROM_MM = 10;
-const middle = (range: TimeRange): Instant => new Date((Date.parse(range.from) + Date.parse(range.to)) / 2).toISOString();
-const plusDays = (at: Instant, days: number): Instant => new Date(Date.parse(at) + days * DAY_MS).toISOString();
 
 /**
  * Stage, windows, expected length, food and sale window of a brood. A stage changes only when it was seen, except that feeding
@@ -62,7 +74,7 @@ export function describeBrood(
   timeZone: string,
 ): BroodState {
   const { figures } = species;
-  const assumedTempC = (figures.tempC[0] + figures.tempC[1]) / 2;
+  const assumedTempC = middle(figures.tempC);
   const windows = developmentWindows({
     figures,
     start: species.start,
@@ -76,7 +88,7 @@ export function describeBrood(
   const feed = windows.find((window) => window.stage === 'firstFeed') ?? null;
   const swimming = species.start === 'born' ? facts.laid : facts.freeSwimming;
   const next = windows.find((window) => window.status !== 'observed') ?? null;
-  const ageDays = daysBetween(houseDay(middle(facts.laid), timeZone), houseDay(now, timeZone));
+  const ageDays = daysBetween(houseDay(middleOf(facts.laid), timeZone), houseDay(now, timeZone));
   const ready =
     feed?.earliest && feed.latest
       ? { from: plusDays(feed.earliest, figures.saleDays[0]), to: plusDays(feed.latest, figures.saleDays[1]) }
@@ -89,14 +101,17 @@ export function describeBrood(
       ageDays,
       feedingDays: null,
       lengthMm: null,
+      smallestMm: null,
       food: null,
+      beside: [],
       ready,
     };
-  const feedingDays = Math.max(0, (Date.parse(now) - Date.parse(middle(swimming))) / DAY_MS);
+  const feedingDays = Math.max(0, (Date.parse(now) - Date.parse(middleOf(swimming))) / DAY_MS);
   const lengthMm = expectedLengthMm(figures, feedingDays);
   const sellable = lengthMm >= figures.saleMm[0] && feedingDays >= figures.saleDays[0];
   const stage = sellable ? 'ready' : lengthMm >= growingMm(figures) ? 'growing' : 'fry';
-  return { stage, windows, next, ageDays, feedingDays, lengthMm, food: foodFor(figures, lengthMm), ready };
+  const { main: food, beside } = foodsOn(figures, Math.floor(feedingDays));
+  return { stage, windows, next, ageDays, feedingDays, lengthMm, smallestMm: smallestTenthMm(lengthMm), food, beside, ready };
 }
 
 /** What stands of a brood whose dates cannot be worked out: what was seen, and nothing that is expected. */
@@ -104,10 +119,12 @@ export const undescribedBrood = (facts: BroodFacts, now: Instant, timeZone: stri
   stage: facts.freeSwimming ? 'fry' : facts.hatched ? 'yolk' : 'eggs',
   windows: [],
   next: null,
-  ageDays: daysBetween(houseDay(middle(facts.laid), timeZone), houseDay(now, timeZone)),
+  ageDays: daysBetween(houseDay(middleOf(facts.laid), timeZone), houseDay(now, timeZone)),
   feedingDays: null,
   lengthMm: null,
+  smallestMm: null,
   food: null,
+  beside: [],
   ready: null,
 });
 
@@ -137,16 +154,20 @@ export function stageSpans(facts: BroodFacts, species: ResolvedSpecies, state: B
   const expected = (stage: StageWindow['stage']): Instant | null => {
     const window = state.windows.find((candidate) => candidate.stage === stage);
     if (!window?.earliest) return null;
-    const at = middle({ from: window.earliest, to: window.latest ?? window.earliest });
+    const at = middleOf({ from: window.earliest, to: window.latest ?? window.earliest });
     return window.status === 'observed' ? at : at < now ? now : at;
   };
   if (start !== 'born') {
-    add('eggs', middle(facts.laid), true);
+    add('eggs', middleOf(facts.laid), true);
     if (start === 'laid')
-      add('yolk', facts.hatched ? middle(facts.hatched) : facts.freeSwimming ? null : expected('hatch'), facts.hatched !== null);
+      add(
+        'yolk',
+        facts.hatched ? middleOf(facts.hatched) : facts.freeSwimming ? null : expected('hatch'),
+        facts.hatched !== null,
+      );
   }
   const swimming =
-    start === 'born' ? middle(facts.laid) : facts.freeSwimming ? middle(facts.freeSwimming) : expected('firstFeed');
+    start === 'born' ? middleOf(facts.laid) : facts.freeSwimming ? middleOf(facts.freeSwimming) : expected('firstFeed');
   const swims = start === 'born' || facts.freeSwimming !== null;
   add('fry', swimming, swims);
   if (!swimming) return spans;

@@ -37,7 +37,12 @@ export type CalculationCode =
   | 'duplicateCandidate'
   | 'probabilitiesExceedOne'
   | 'broodMismatch'
-  | 'invalidMatrix';
+  | 'invalidMatrix'
+  | 'notUnderstood'
+  | 'unknownTank'
+  | 'ambiguous'
+  | 'incomplete'
+  | 'unknownSpecies';
 
 /** A calculation that cannot be answered, with the field that is at fault; its message is fit to be shown to a keeper. */
 export class CalculationError extends Error {
@@ -45,6 +50,8 @@ export class CalculationError extends Error {
     readonly code: CalculationCode,
     readonly field: string | null,
     message: string,
+    /** The word of a typed line that stands in the way. */
+    readonly word?: string,
   ) {
     super(message);
     this.name = 'CalculationError';

@@ -3,31 +3,38 @@ import type { LarderView } from '../larder';
 import { totalHeads } from '../stock';
 import { formatDay, houseDay } from '../time';
 import { formatNumber } from '../units';
-import { crowdedOn, youngPerLitre } from './crowding';
+import { bookingAlarms } from './bookingAlarms';
+import { crowdingForecast, youngCarried } from './crowding';
 
 const CROWD_LOOKAHEAD_DAYS = 14;
 
+/** Tanks that become tight or too full within two weeks: said before stunting begins. */
 function crowdingAlarms(view: LarderView): Alarm[] {
-  const alarms: Alarm[] = [];
-  for (const read of view.broods) {
-    const { brood, species } = read;
-    const subject = { kind: 'brood', id: brood.id } as const;
-    for (const lot of read.lots) {
-      const tank = view.tanks.get(lot.tankId ?? '');
-      if (!tank) continue;
-      const crowd = crowdedOn(read, totalHeads(lot), tank.litres, view.today, CROWD_LOOKAHEAD_DAYS);
-      if (!crowd) continue;
-      const nowCrowded = crowd.day === view.today;
-      alarms.push({
-        key: `crowd:${lot.id}`,
-        severity: nowCrowded ? 'now' : 'soon',
-        title: nowCrowded ? `${tank.code} is crowded.` : `${tank.code} crowds on ${formatDay(crowd.day, view.today)}.`,
-        text: `${totalHeads(lot)} ${species.commonName.toLowerCase()} at ${formatNumber(crowd.lengthMm)} mm; ${formatNumber(tank.litres)} L carries about ${Math.floor(youngPerLitre(species.figures, crowd.lengthMm) * tank.litres)}. Split them: crowding stunts for good.`,
-        subject,
-      });
-    }
-  }
-  return alarms;
+  return [...view.lotsByTank.keys()].flatMap((tankId): Alarm[] => {
+    const tank = view.tanks.get(tankId);
+    const crowd = crowdingForecast(view, tankId, CROWD_LOOKAHEAD_DAYS);
+    if (!tank || !crowd?.tightOn) return [];
+    const { tightOn, fullOn, most } = crowd;
+    const { figures, commonName } = most.species;
+    const isFull = fullOn !== null && fullOn <= view.today;
+    const mm = most.lengthMm ?? figures.saleMm[0];
+    const carried = (side: 'tight' | 'full') => Math.max(1, Math.floor(youngCarried(figures, mm, tank, side)));
+    const room =
+      figures.limitedBy === 'floor' ? `${formatNumber(tank.floorM2 * 10_000)} cm² of floor` : `${formatNumber(tank.litres)} L`;
+    return [
+      {
+        key: `crowd:${tankId}`,
+        severity: isFull ? 'now' : 'soon',
+        title: isFull
+          ? `${tank.code} is crowded.`
+          : tightOn <= view.today
+            ? `${tank.code} is getting tight.`
+            : `${tank.code} is tight from ${formatDay(tightOn, view.today)}.`,
+        text: `${crowd.others > 0 ? 'All together: ' : ''}${most.heads} ${commonName.toLowerCase()} at ${formatNumber(mm)} mm${most.lengthBy === 'curve' ? ' by the curve' : ''}${crowd.others > 0 ? ` and ${crowd.others} others` : ''}; ${room}${crowd.others > 0 ? ' alone' : ''} carries about ${carried('tight')} to ${carried('full')} of that size${fullOn && !isFull ? `; full on ${formatDay(fullOn, view.today)}` : ''}. Split them before they stunt: crowding is for good.`,
+        subject: most.brood ? { kind: 'brood', id: most.brood.brood.id } : { kind: 'tank', id: tankId },
+      },
+    ];
+  });
 }
 
 /** When broods can be sold. */
@@ -53,4 +60,8 @@ function readyBars(view: LarderView): Bar[] {
   return items;
 }
 
-export const growoutAgenda: Agenda<LarderView> = { kinds: {}, alarms: crowdingAlarms, bars: readyBars };
+export const growoutAgenda: Agenda<LarderView> = {
+  kinds: {},
+  alarms: (view) => [...crowdingAlarms(view), ...bookingAlarms(view)],
+  bars: readyBars,
+};

@@ -1,3 +1,3 @@
-export { crowdedOn, tankCrowding, youngPerLitre } from './crowding';
+export { crowdingForecast, tankCrowding, youngCarried, type CrowdingForecast } from './crowding';
 export { tankFreeOn } from './tankFreeOn';
 export { growoutAgenda } from './agenda';

@@ -1,5 +1,6 @@
 import type { LifeStage, ReadBrood } from '../broods';
 import { totalHeads, type StockLot } from '../stock';
+import { formatNumber } from '../units';
 import type { HouseView } from './facts';
 
 /** Who lives in a tank, in a few words. */
@@ -9,11 +10,20 @@ export interface TankWords {
   stage: LifeStage | 'breeders' | 'culture' | null;
 }
 
+/** Whether a brood old enough can be sold: by the lengths measured here, else by the growth curve alone, and said so. */
+function saleWords({ species }: ReadBrood, here: readonly StockLot[]): string {
+  const measured = here.flatMap(({ lengthMm }) => lengthMm ?? []);
+  if (measured.length === 0) return 'for sale by the curve, not measured';
+  const shortest = Math.min(...measured);
+  return shortest >= species.figures.saleMm[0] ? 'ready for sale' : `juveniles of ${formatNumber(shortest)} mm`;
+}
+
 function describeLots(lots: readonly StockLot[], broods: readonly ReadBrood[], view: HouseView): TankWords {
   const young = broods[0];
   if (young) {
-    const here = young.lots.filter((lot) => lots.includes(lot)).reduce((sum, lot) => sum + totalHeads(lot), 0);
-    const word = { eggs: 'eggs', yolk: 'with yolk', fry: 'fry', growing: 'juveniles', ready: 'ready for sale' }[
+    const own = young.lots.filter((lot) => lots.includes(lot));
+    const here = own.reduce((sum, lot) => sum + totalHeads(lot), 0);
+    const word = { eggs: 'eggs', yolk: 'with yolk', fry: 'fry', growing: 'juveniles', ready: saleWords(young, own) }[
       young.state.stage
     ];
     const age =

@@ -52,7 +52,12 @@ export function tankLife(view: HouseView) {
             stage: stageOf(lot.broodId),
           };
         }),
-        broods: broods.map(({ brood, state }) => ({ id: brood.id, name: brood.name, stage: state.stage })),
+        broods: broods.map(({ brood, species, state }) => ({
+          id: brood.id,
+          name: brood.name,
+          stage: state.stage,
+          carried: species.start === 'carried',
+        })),
         attempts: holdsFrom(view.attemptsByTank.get(tank.id) ?? [], view.today).map(({ id, name, from, to, hasBrood }) => ({
           id,
           name,
@@ -69,6 +74,7 @@ export function tankLife(view: HouseView) {
         readiness: toReadiness(view.room.readiness[tank.id]),
         quarantine: tank.id in view.stock.quarantines ? { endsOn: view.stock.quarantines[tank.id]?.endsOn ?? null } : null,
         nitrate: view.room.nitrate[tank.id] ?? null,
+        lastFed: (view.room.care[tank.id] ?? []).findLast(({ kind }) => kind === 'fed') ?? null,
         lastChange: view.room.lastChanges[tank.id] ?? null,
         crowding: tankCrowding(view, tank.id),
         freeOn: tankFreeOn(view, tank.id),

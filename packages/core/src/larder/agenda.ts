@@ -1,24 +1,33 @@
-import { BAR_RANK, chore, type Agenda, type Alarm, type Bar, type Chore, type PlacedChore } from '../agenda';
+import { BAR_RANK, chore, tick, type Agenda, type Alarm, type Bar, type Chore, type PlacedChore } from '../agenda';
 import type { ReadBrood } from '../broods';
 import { codesOf } from '../room';
-import { expectedLengthMm, FOOD_NAMES } from '../species';
-import { runningProgrammes, tooColdToFeed, totalHeads, type StockLot } from '../stock';
-import { addDays, daysBetween, formatDay, houseDay, sentence, type Day } from '../time';
+import { FOOD_NAMES, foodSpans } from '../species';
+import { addDays, dayNumber, daysBetween, formatDay, houseDay, inARow, sentence, type Day } from '../time';
 import { formatNumber } from '../units';
 import { CULTURES, type CultureFood, type CultureKind } from './cultures';
 import { deriveLarder, type LarderPlan } from './deriveLarder';
 import type { LarderView } from './facts';
 import { cultureChores, hatchChore, LARDER_CHORES, startChores } from './larderChores';
-import { adultRation, fryRation, type Ration } from './rations';
+import { adultMeal, youngMeals } from './meals';
+import type { Ration } from './rations';
 
-/** Young grow while a coming day is planned. */
-const MM_A_DAY = 0.15;
 const PLURALS: Partial<Record<Ration['unit'], string>> = {
   smear: 'smears',
   drop: 'drops',
   spatula: 'spatulas',
   pinch: 'pinches',
+  piece: 'pieces',
 };
+
+/** An amount of food as it is given: "2 × 20 ml", "a trace". */
+export function amountWords({ perMeal, unit, mealsPerDay }: Ration): string {
+  if (unit === 'trace') return mealsPerDay > 1 ? `${mealsPerDay} × a trace` : 'a trace';
+  const each = `${formatNumber(perMeal)} ${perMeal > 1 ? (PLURALS[unit] ?? unit) : unit}`;
+  return mealsPerDay > 1 ? `${mealsPerDay} × ${each}` : each;
+}
+
+/** Whether what is given every so many days is due: counted from a fixed day, so that a list does not wander. */
+const isDue = ({ everyDays }: Ration, day: Day) => dayNumber(day) % everyDays === 0;
 
 /** A feeding as a chore. */
 function feedChore(
@@ -27,66 +36,61 @@ function feedChore(
   day: Day,
   ration: Ration,
   text = sentence(FOOD_NAMES[ration.food]),
+  more: readonly string[] = [],
 ): Chore {
   const { perMeal, unit, mealsPerDay } = ration;
-  const each = `${formatNumber(perMeal)} ${perMeal > 1 ? (PLURALS[unit] ?? unit) : unit}`;
   return chore(kind, {
     subject,
     day,
     text,
     amount: { value: perMeal * mealsPerDay, unit },
-    amountText: mealsPerDay > 1 ? `${mealsPerDay} × ${each}` : each,
-    why: ration.why,
+    amountText: amountWords(ration),
+    why: [...ration.why, ...more],
+    tick: tick('fed', null, FOOD_NAMES[ration.food]),
   });
 }
 
-/** Food of one brood in one of its tanks: each lot by its own number. */
-function youngChores({ state, species, lots }: ReadBrood, tankId: string, view: LarderView, day: Day): Chore[] {
-  const ahead = Math.max(0, daysBetween(view.today, day));
-  return lots
-    .filter((lot) => lot.tankId === tankId)
-    .flatMap((lot) => {
-      if (state.feedingDays !== null && state.lengthMm !== null)
-        return [
-          feedChore(
-            LARDER_CHORES.feedYoung,
-            lot.id,
-            day,
-            fryRation(species.figures, totalHeads(lot), state.lengthMm + ahead * MM_A_DAY),
-          ),
-        ];
-      const feed = state.windows.find((window) => window.stage === 'firstFeed');
-      if (state.stage !== 'yolk' || !feed?.earliest || houseDay(feed.earliest, view.timeZone) > day) return [];
+/** Food of young: each lot by its own number and length, with what goes on beside the main food. */
+function youngChores(view: LarderView, day: Day): PlacedChore[] {
+  return youngMeals(view, day).flatMap(({ read, lot, tankId, ration, beside, isFirst }) => {
+    if (!isDue(ration, day)) return [];
+    const name = FOOD_NAMES[ration.food];
+    if (isFirst)
       return [
-        feedChore(
-          LARDER_CHORES.feedYoung,
-          `${lot.id}:first`,
-          day,
-          fryRation(species.figures, totalHeads(lot), species.figures.fryMm[0]),
-          `First food if any swim: ${FOOD_NAMES[species.figures.ladder[0]?.food ?? 'finePowder']}`,
-        ),
+        { tankId, chore: feedChore(LARDER_CHORES.feedYoung, `${lot.id}:first`, day, ration, `First food if any swim: ${name}`) },
       ];
-    });
+    const others = beside.filter(({ food }) => food !== ration.food).map(({ food }) => FOOD_NAMES[food]);
+    const text = others.length > 0 ? `${sentence(name)}, and ${others.join(', ')} beside` : sentence(name);
+    const { smallestMm, lengthMm, feedingDays } = read.state;
+    const size =
+      lengthMm === null || smallestMm === null
+        ? []
+        : [
+            `Day ${Math.floor(feedingDays ?? 0)} of feeding: about ${formatNumber(lengthMm)} mm, the smallest tenth ${formatNumber(smallestMm)} mm, by the growth curve. The old food goes on for those that are behind.`,
+          ];
+    return [{ tankId, chore: feedChore(LARDER_CHORES.feedYoung, lot.id, day, ration, text, size) }];
+  });
 }
 
 /** Food of the grown animals of a tank: one feeding for all of them. */
-function adultChores(tankId: string, lots: readonly StockLot[], view: LarderView, day: Day): Chore[] {
-  const first = lots[0];
-  const species = view.species.get(first?.speciesKey ?? '');
-  if (!first || !species || tooColdToFeed(view, tankId) !== null) return [];
-  // Whoever is conditioned by a programme of their own eats by it.
-  if (runningProgrammes(lots, view, day).length > 0) return [];
-  const attempt = (view.attemptsByTank.get(tankId) ?? []).find((one) => lots.some((lot) => one.parentLotIds.includes(lot.id)));
-  const conditioning = attempt?.conditioningFrom != null && attempt.conditioningFrom <= day && !attempt.hasBrood;
-  const heads = lots.reduce((sum, lot) => sum + totalHeads(lot), 0);
+function adultChores(view: LarderView, tankId: string, day: Day): PlacedChore[] {
+  const meal = adultMeal(view, tankId, day);
+  if (!meal?.ration || !isDue(meal.ration, day)) return [];
+  const { ration, conditioning, names, fasts } = meal;
+  const others = (view.lotsByTank.get(tankId) ?? []).length > names.length || names.length > 1;
+  const food = conditioning ? 'Conditioning food, live or frozen if there is any' : sentence(FOOD_NAMES[ration.food]);
   return [
-    feedChore(
-      LARDER_CHORES.feedAdults,
+    {
       tankId,
-      day,
-      adultRation(species.figures, heads, conditioning),
-      ...(conditioning ? ['Conditioning food, live or frozen if there is any'] : []),
-    ),
+      chore: feedChore(
+        LARDER_CHORES.feedAdults,
+        tankId,
+        day,
+        ration,
+        others && names.length > 0 ? `${food}, for the ${inARow(names).toLowerCase()}` : food,
+        fasts.map(({ words }) => words),
+      ),
+    },
   ];
 }
 
@@ -94,17 +98,8 @@ function larderChores(view: LarderView, day: Day): PlacedChore[] {
   const at = (tankId: string | null) => (due: Chore) => ({ tankId, chore: due });
   const hatching = hatchChore(view, day);
   return [
-    ...[...view.broodsByTank].flatMap(([tankId, broods]) =>
-      broods.flatMap((read) => youngChores(read, tankId, view, day)).map(at(tankId)),
-    ),
-    ...[...view.lotsByTank].flatMap(([tankId, lots]) =>
-      adultChores(
-        tankId,
-        lots.filter((lot) => lot.broodId === null),
-        view,
-        day,
-      ).map(at(tankId)),
-    ),
+    ...youngChores(view, day),
+    ...[...view.lotsByTank.keys()].flatMap((tankId) => adultChores(view, tankId, day)),
     ...[...startChores(deriveLarder(view), day, view.today), ...(hatching ? [hatching] : [])].map(at(null)),
     ...view.cultures.flatMap((described) => cultureChores(described, view, day).map(at(described.culture.tankId))),
   ];
@@ -112,7 +107,10 @@ function larderChores(view: LarderView, day: Day): PlacedChore[] {
 
 function larderAlarms(view: LarderView, plans: readonly LarderPlan[]): Alarm[] {
   const alarms: Alarm[] = [];
+  // One culture serves several broods: one sentence a food, for the most pressing, with the others named.
+  const said = new Set<string>();
   for (const plan of plans) {
+    if (said.has(plan.food)) continue;
     const days = plan.startBy
       ? daysBetween(view.today, plan.startBy)
       : plan.backUpBy
@@ -124,14 +122,18 @@ function larderAlarms(view: LarderView, plans: readonly LarderPlan[]): Alarm[] {
         : (plan.status === 'start' && days <= 2 && plan.food !== 'brineShrimp') || (plan.status === 'single' && days <= 1)
           ? 'soon'
           : null;
-    if (severity)
-      alarms.push({
-        key: `food:${plan.key}`,
-        severity,
-        title: `${plan.title}.`,
-        text: plan.text,
-        subject: { kind: 'larder', id: plan.key },
-      });
+    if (!severity) continue;
+    said.add(plan.food);
+    const others = plans
+      .filter((one) => one !== plan && one.food === plan.food && one.status !== 'safe')
+      .map(({ label }) => label);
+    alarms.push({
+      key: `food:${plan.key}`,
+      severity,
+      title: `${plan.title}.`,
+      text: others.length > 0 ? `${plan.text} Also for ${others.join(', ')}.` : plan.text,
+      subject: { kind: 'larder', id: plan.key },
+    });
   }
   for (const { culture, state } of view.cultures) {
     if (state.phase === 'overdue')
@@ -139,7 +141,7 @@ function larderAlarms(view: LarderView, plans: readonly LarderPlan[]): Alarm[] {
         key: `culture:${culture.id}`,
         severity: 'soon',
         title: `${culture.name} is past its time.`,
-        text: `${FOOD_NAMES[culture.food]} started ${formatDay(houseDay(culture.startedAt, view.timeZone), view.today)}; good until ${formatDay(state.lastDay, view.today)}. Start a new one from it, then empty it.`,
+        text: `${sentence(FOOD_NAMES[culture.food])} started ${formatDay(houseDay(culture.startedAt, view.timeZone), view.today)}; good until ${formatDay(state.lastDay, view.today)}. Start a new one from it, then empty it.`,
         subject: { kind: 'larder', id: culture.id },
       });
   }
@@ -148,31 +150,28 @@ function larderAlarms(view: LarderView, plans: readonly LarderPlan[]): Alarm[] {
 
 /** When a brood moves up to its next food. */
 function foodBars({ brood, species, state, lots }: ReadBrood, view: LarderView, last: Day): Bar[] {
-  const items: Bar[] = [];
-  if (state.feedingDays === null || state.lengthMm === null) return items;
-  const subject = { kind: 'brood', id: brood.id } as const;
+  if (state.feedingDays === null) return [];
   const codes = codesOf(
     view,
     lots.map((lot) => lot.tankId),
   );
-  const rung = species.figures.ladder.find((step) => step.fromMm > (state.lengthMm ?? 0));
-  for (let ahead = 1; rung && ahead <= daysBetween(view.today, last); ahead++)
-    if (expectedLengthMm(species.figures, state.feedingDays + ahead) >= rung.fromMm) {
-      const day = addDays(view.today, ahead);
-      items.push({
-        key: `${brood.id}:food:${rung.food}`,
-        kind: 'fry',
-        rank: BAR_RANK.food,
-        from: day,
-        to: addDays(day, 1),
-        label: `${FOOD_NAMES[rung.food]} from here, ${codes}`,
-        predicted: true,
-        urgent: false,
-        subject,
-      });
-      break;
-    }
-  return items;
+  const next = foodSpans(species.figures).find(({ fromDay }) => fromDay > (state.feedingDays ?? 0));
+  const day = next ? addDays(view.today, Math.ceil(next.fromDay - state.feedingDays)) : null;
+  return next && day && day <= last
+    ? [
+        {
+          key: `${brood.id}:food:${next.food}`,
+          kind: 'fry',
+          rank: BAR_RANK.food,
+          from: day,
+          to: day,
+          label: `${FOOD_NAMES[next.food]} from here, ${codes}`,
+          predicted: true,
+          urgent: false,
+          subject: { kind: 'brood', id: brood.id },
+        },
+      ]
+    : [];
 }
 
 function cultureBars(view: LarderView): Bar[] {
@@ -205,21 +204,24 @@ function cultureBars(view: LarderView): Bar[] {
         subject,
       });
   }
+  const said = new Set<string>();
   for (const plan of deriveLarder(view)) {
+    if (said.has(plan.food)) continue;
     const by = plan.startBy ?? plan.backUpBy;
     const daily = CULTURES[plan.food as CultureFood]?.batch && plan.status !== 'late';
-    if (by && plan.status !== 'safe' && !daily)
-      items.push({
-        key: `${plan.key}:start`,
-        kind: 'culture',
-        rank: BAR_RANK.culture,
-        from: by,
-        to: by,
-        label: `start ${FOOD_NAMES[plan.food]}${plan.status === 'single' ? ', back-up' : ''}`,
-        predicted: false,
-        urgent: plan.status === 'late',
-        subject: { kind: 'larder', id: plan.key },
-      });
+    if (!by || plan.status === 'safe' || daily) continue;
+    said.add(plan.food);
+    items.push({
+      key: `${plan.key}:start`,
+      kind: 'culture',
+      rank: BAR_RANK.culture,
+      from: by,
+      to: by,
+      label: `start ${FOOD_NAMES[plan.food]}${plan.status === 'single' ? ', back-up' : ''}`,
+      predicted: false,
+      urgent: plan.status === 'late',
+      subject: { kind: 'larder', id: plan.key },
+    });
   }
   return items;
 }
@@ -229,5 +231,6 @@ export const larderAgenda: Agenda<LarderView> = {
   bench: { code: 'Larder', who: 'Live food', detail: 'cultures and hatches', stage: 'culture' },
   chores: larderChores,
   alarms: (view) => larderAlarms(view, deriveLarder(view)),
+  notes: (view, tankId) => adultMeal(view, tankId, view.today)?.fasts.map(({ words }) => words) ?? [],
   bars: (view, last) => [...view.broods.flatMap((read) => foodBars(read, view, last)), ...cultureBars(view)],
 };

@@ -1,6 +1,6 @@
 import { codeOf } from '../room';
 import { tryCompute } from '../errors';
-import { foodFor, type Food } from '../species';
+import { firstFood, middle, type Food } from '../species';
 import { developmentWindows } from '../spawning';
 import { addDays, houseDay, type Day } from '../time';
 import type { LarderView } from './facts';
@@ -47,7 +47,7 @@ export function deriveLarder(view: LarderView): LarderPlan[] {
     const tankId = lots[0]?.tankId ?? null;
     const code = codeOf(view, tankId) || 'no tank';
     const start = from < today ? today : from;
-    add(`brood:${brood.id}`, `${species.commonName} in ${code}`, foodFor(species.figures, 0), start, to < start ? start : to, {
+    add(`brood:${brood.id}`, `${species.commonName} in ${code}`, firstFood(species.figures), start, to < start ? start : to, {
       broodId: brood.id,
       attemptId: brood.attemptId,
       tankId,
@@ -59,7 +59,7 @@ export function deriveLarder(view: LarderView): LarderPlan[] {
     if (attempt.hasBrood || !species || species.start === 'born' || !planned || addDays(planned, 3) < today) continue;
     const laidDay = planned < today ? today : planned;
     const laid = { from: `${laidDay}T00:00:00Z`, to: `${addDays(laidDay, 1)}T00:00:00Z` };
-    const assumedTempC = (species.figures.tempC[0] + species.figures.tempC[1]) / 2;
+    const assumedTempC = middle(species.figures.tempC);
     const windows = tryCompute(() =>
       developmentWindows({ figures: species.figures, start: species.start, laid, readings: [], assumedTempC, now, timeZone }),
     );
@@ -70,7 +70,7 @@ export function deriveLarder(view: LarderView): LarderPlan[] {
     add(
       `attempt:${attempt.id}`,
       `${species.commonName}, to spawn in ${code}`,
-      foodFor(species.figures, 0),
+      firstFood(species.figures),
       houseDay(feed.earliest, timeZone),
       houseDay(feed.latest, timeZone),
       { broodId: null, attemptId: attempt.id, tankId: attempt.tankId },

@@ -14,5 +14,8 @@ export interface LarderView extends BroodsView {
 /** Works out where every culture stands. */
 export const readLarder = (before: BroodsView, { cultures }: LarderFacts): LarderView => ({
   ...before,
-  cultures: cultures.map((culture) => ({ culture, state: describeCulture(culture, before.now, before.timeZone) })),
+  cultures: cultures.map((culture) => ({
+    culture,
+    state: describeCulture(culture, before.now, before.timeZone, before.room.temperatures[culture.tankId ?? '']?.tempC ?? null),
+  })),
 });

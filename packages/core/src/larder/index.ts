@@ -1,5 +1,6 @@
 export { hatch, cystsFor } from './cysts';
 export {
+  cultureDays,
   CULTURES,
   describeCulture,
   type Culture,
@@ -10,7 +11,8 @@ export {
   type DescribedCulture,
 } from './cultures';
 export { planFirstFood, type FirstFoodPlan, type FoodNeed } from './planFirstFood';
-export { adultRation, fryRation, type Ration } from './rations';
+export { adultRation, fryRation, type Eaters, type Ration } from './rations';
+export { adultMeal, youngMeals, type AdultMeal, type YoungMeal } from './meals';
 export { deriveLarder, type LarderPlan } from './deriveLarder';
 export { readLarder, type LarderFacts, type LarderView } from './facts';
 export { LARDER_CHORES } from './larderChores';

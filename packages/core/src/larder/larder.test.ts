@@ -2,13 +2,16 @@ import fc from 'fast-check';
 import { resolveSpecies, SHIPPED_SPECIES } from '../species';
 import { addDays } from '../time';
 import {
+  adultRation,
+  cultureDays,
   CULTURES,
   cystsFor,
   describeCulture,
   fryRation,
   hatch,
-  adultRation,
   planFirstFood,
+  type Eaters,
+  type Ration,
   type Culture,
   type CultureFood,
 } from './index';
@@ -70,7 +73,8 @@ describe('a culture', () => {
   it('has figures that make sense for every food that is grown', () => {
     for (const kind of Object.values(CULTURES)) {
       expect(kind.ripeDays[0]).toBeLessThanOrEqual(kind.ripeDays[1]);
-      expect(kind.lastsDays).toBeGreaterThan(1);
+      expect(kind.lastsDays).toBeGreaterThanOrEqual(1);
+      expect(kind.batch || kind.yieldMlPerDay > 0).toBe(true);
       expect(kind.sign.length).toBeGreaterThan(5);
       expect(kind.feedEveryDays > 0).toBe(kind.feed !== '');
     }
@@ -94,20 +98,23 @@ describe('the plan for a first food', () => {
   it('wants a second one out of step, and is safe with two', () => {
     expect(plan('paramecium', '2026-03-20', '2026-03-22', [culture('paramecium', 8)])).toMatchObject({
       status: 'single',
-      backUpBy: '2026-03-16',
+      backUpBy: '2026-03-13',
     });
-    expect(plan('paramecium', '2026-03-20', '2026-03-22', [culture('paramecium', 8), culture('paramecium', 2)])).toMatchObject({
+    expect(plan('paramecium', '2026-03-20', '2026-03-22', [culture('paramecium', 8), culture('paramecium', 5)])).toMatchObject({
       status: 'safe',
       startBy: null,
     });
   });
 
-  it('does not count on a culture that will be spent by then, nor on one of another food', () => {
+  it('does not count on a culture that will be spent by then, nor on one of another size; one of the same size stands in', () => {
     expect(plan('infusoria', '2026-03-20', '2026-03-22', [culture('infusoria', 17), culture('infusoria', 18)]).status).toBe(
       'start',
     );
-    expect(plan('infusoria', '2026-03-20', '2026-03-22', [culture('paramecium', 8), culture('paramecium', 9)]).status).toBe(
+    expect(plan('infusoria', '2026-03-20', '2026-03-22', [culture('microworm', 8), culture('microworm', 9)]).status).toBe(
       'start',
+    );
+    expect(plan('infusoria', '2026-03-20', '2026-03-22', [culture('paramecium', 8), culture('paramecium', 9)]).status).toBe(
+      'safe',
     );
   });
 
@@ -151,42 +158,80 @@ describe('the plan for a first food', () => {
 });
 
 describe('a ration', () => {
+  const grown = (key: string, heads: number): Eaters => {
+    const { adultMm, ...rest } = figures(key);
+    return { figures: { adultMm, ...rest }, heads, lengthMm: (adultMm[0] + adultMm[1]) / 2, isYoung: false };
+  };
+
   it('of brine shrimp and the cysts for it agree with each other', () => {
-    const ration = fryRation(figures('kribensis'), 60, 6);
-    expect(ration).toMatchObject({ food: 'brineShrimp', mealsPerDay: 3, unit: 'ml' });
-    const nauplii = hatch({ cystsG: ration.cystsGPerDay ?? 0, naupliiPerG: 250_000, hatchFraction: 0.8 }).nauplii;
-    // 60 young × 27 nauplii × 3 meals; grams are rounded to hundredths.
-    expect(nauplii).toBeGreaterThan(60 * 27 * 3 * 0.8);
-    expect(ration.perMeal).toBeCloseTo((60 * 27) / 1000, 0);
+    const ration = fryRation(figures('kribensis'), 'brineShrimp', 60, 6);
+    // 40 nauplii a meal at 4 mm, by the square of the length 90 at 6 mm, in four meals.
+    expect(ration).toMatchObject({ food: 'brineShrimp', mealsPerDay: 4, unit: 'ml', perMeal: 5.5 });
+    const { nauplii } = hatch({ cystsG: ration.cystsGPerDay ?? 0, naupliiPerG: 250_000, hatchFraction: 0.8 });
+    expect(Math.abs(nauplii / (60 * 90 * 4) - 1)).toBeLessThan(0.1);
     expect(
-      cystsFor({ fry: 60, naupliiPerFryPerMeal: 27, mealsPerDay: 3, naupliiPerG: 250_000, hatchFraction: 0.8 }).naupliiPerDay,
-    ).toBe(4860);
+      cystsFor({ fry: 60, naupliiPerFryPerMeal: 90, mealsPerDay: 4, naupliiPerG: 250_000, hatchFraction: 0.8 }).naupliiPerDay,
+    ).toBe(21_600);
+    // A tetra of the same length takes less than a third of that.
+    expect(fryRation(figures('lemon-tetra'), 'brineShrimp', 60, 6).cystsGPerDay).toBeLessThan(0.04);
   });
 
   it('grows with their number, is never nothing, and explains itself', () => {
     fc.assert(
       fc.property(
         fc.constantFrom('lemon-tetra', 'kribensis', 'sixray-aspidoras', 'green-babaulti'),
+        fc.constantFrom('infusoria', 'microworm', 'brineShrimp', 'crushedDry'),
         fc.integer({ min: 1, max: 300 }),
         fc.double({ min: 2, max: 30, noNaN: true }),
-        (key, count, mm) => {
-          const grams = (ration: ReturnType<typeof fryRation>) => ration.perMeal * (ration.unit === 'pinch' ? 0.05 : 1);
-          const [few, many] = [fryRation(figures(key), count, mm), fryRation(figures(key), count * 3, mm)];
+        (key, food, count, mm) => {
+          const size: Partial<Record<Ration['unit'], number>> = { pinch: 0.05, trace: 0.01 };
+          const amount = (ration: Ration) => ration.perMeal * (size[ration.unit] ?? 1);
+          const [few, many] = [fryRation(figures(key), food, count, mm), fryRation(figures(key), food, count * 3, mm)];
           expect(few.perMeal).toBeGreaterThan(0);
-          expect(grams(many)).toBeGreaterThanOrEqual(grams(few) * 0.99);
+          expect(amount(many)).toBeGreaterThanOrEqual(amount(few) * 0.99);
           expect(few.why.length).toBeGreaterThan(1);
         },
       ),
     );
   });
 
-  it('of dry food is weighed where nobody would pinch it', () => {
-    expect(adultRation(figures('yabby'), 12, false).unit).toBe('g');
-    expect(adultRation(figures('lemon-tetra'), 9, false).unit).toBe('pinch');
+  it('of grown animals is half to one per cent of their weight, by the form of each kind, all of a tank together', () => {
+    const tetras = adultRation([grown('lemon-tetra', 10)], false, null);
+    // Ten tetras of 41.5 mm weigh 8.2 g.
+    expect(tetras?.dryGPerDay).toBeCloseTo(8.2 * 0.0075, 2);
+    const whiptails = adultRation([grown('red-lizard-whiptail', 4)], false, null);
+    const both = adultRation([grown('lemon-tetra', 10), grown('red-lizard-whiptail', 4)], false, null);
+    expect(both?.dryGPerDay).toBeCloseTo((tetras?.dryGPerDay ?? 0) + (whiptails?.dryGPerDay ?? 0), 6);
+    // A whiptail of 105 mm is slender: 7 g, where a cichlid of its length would weigh three times that.
+    expect(whiptails?.dryGPerDay).toBeCloseTo(4 * 6e-6 * 105 ** 3 * 0.0075, 3);
+    expect(adultRation([grown('yabby', 12)], false, null)?.unit).toBe('g');
+    expect(adultRation([grown('lemon-tetra', 1)], false, null)?.unit).toBe('trace');
   });
 
-  it('is doubled while they are conditioned', () => {
-    const [plain, conditioned] = [adultRation(figures('angelfish'), 20, false), adultRation(figures('angelfish'), 20, true)];
-    expect(conditioned.perMeal * conditioned.mealsPerDay).toBeCloseTo(2 * plain.perMeal * plain.mealsPerDay, 0);
+  it('is doubled and more while they are conditioned, and larger for young that came in', () => {
+    const [plain, rich] = [false, true].map((conditioning) => adultRation([grown('angelfish', 20)], conditioning, null));
+    expect((rich?.dryGPerDay ?? 0) / (plain?.dryGPerDay ?? 1)).toBeCloseTo(1.75 / 0.75, 2);
+    const young = { ...grown('angelfish', 20), lengthMm: 30, isYoung: true };
+    expect(adultRation([young], false, null)?.dryGPerDay).toBeCloseTo(20 * 2.5e-5 * 27_000 * 0.04, 3);
+  });
+
+  it('of grazers is one solid food a week for all, whatever their number, and a trace for their young', () => {
+    expect(adultRation([grown('green-babaulti', 300)], false, null)).toMatchObject({ everyDays: 7, unit: 'piece', perMeal: 1 });
+    expect(fryRation(figures('green-babaulti'), 'biofilm', 200, 3)).toMatchObject({ everyDays: 2, unit: 'trace' });
+  });
+
+  it('outdoors follows the water: weekly when cold, daily from 18 °C', () => {
+    const every = (tempC: number) => adultRation([grown('ranchu-goldfish', 6)], false, tempC)?.everyDays;
+    expect([every(11), every(15), every(18), every(22)]).toEqual([7, 2, 1, 1]);
+  });
+});
+
+describe('a culture in its own place', () => {
+  it('ripens slower where it is colder: brine shrimp in 24 to 30 hours at 28 °C, 36 to 48 at 22 °C', () => {
+    const hours = (tempC: number) => cultureDays('brineShrimp', tempC).ripe.map((days) => Math.round(days * 24));
+    expect(hours(28)).toEqual([24, 30]);
+    const [low = 0, high = 0] = hours(22);
+    expect([low >= 34 && low <= 42, high >= 44 && high <= 52]).toEqual([true, true]);
+    expect(cultureDays('infusoria', 17).ripe[1]).toBeGreaterThan(cultureDays('infusoria', 24).ripe[1]);
   });
 });

@@ -1,6 +1,7 @@
 import { addDays, formatDay, formatDayRange, type Day } from '../time';
-import { CULTURES, type CultureFood, type CultureKind, type DescribedCulture } from './cultures';
-import { FOOD_NAMES, type Food } from '../species';
+import { formatNumber, formatRange } from '../units';
+import { cultureDays, CULTURES, type CultureFood, type CultureKind, type DescribedCulture } from './cultures';
+import { FOOD_NAMES, substitutesFor, type Food } from '../species';
 
 /** A brood or attempt that will need its first food. */
 export interface FoodNeed {
@@ -51,9 +52,10 @@ export function planFirstFood(need: FoodNeed, cultures: readonly DescribedCultur
     };
   const food = need.food as CultureFood;
   const kind: CultureKind = CULTURES[food];
-  const longest = Math.ceil(kind.ripeDays[1]);
+  const days = cultureDays(food, null);
+  const longest = Math.ceil(days.ripe[1]);
   const startBy = addDays(need.from, -longest);
-  const earliest = addDays(need.to, -Math.floor(kind.ripeDays[0] + kind.lastsDays) + CARRY_DAYS);
+  const earliest = addDays(need.to, -Math.floor(days.ripe[0] + days.lasts) + CARRY_DAYS);
   const startFrom = kind.batch
     ? addDays(need.from, -longest)
     : earliest < today
@@ -62,15 +64,18 @@ export function planFirstFood(need: FoodNeed, cultures: readonly DescribedCultur
         ? startBy
         : earliest;
   const lasting = kind.batch ? need.from : addDays(need.from, CARRY_DAYS);
-  const states = cultures.filter(({ culture }) => culture.food === food);
+  const stand = substitutesFor(food);
+  const states = cultures.filter(({ culture }) => stand.includes(culture.food));
   const covering = states.filter(({ state }) => state.ripeBy <= need.from && state.lastDay >= lasting);
   const why = [
     `${need.label} may swim from ${formatDay(need.from, today)}.`,
-    `${name} ripen in ${kind.ripeDays.join(' to ')} days; counted back from the early end by the longer: ${formatDay(startBy, today)}.`,
-    kind.batch ? 'A hatch feeds one day; set a new one daily from then.' : `Once ripe it lasts about ${kind.lastsDays} days.`,
+    `${name} ripen in ${formatRange(days.ripe)} days; counted back from the early end by the longer: ${formatDay(startBy, today)}.`,
+    kind.batch
+      ? 'A hatch feeds one day; set a new one daily from then.'
+      : `Once ripe it lasts about ${formatNumber(days.lasts)} days.`,
   ];
   const ids = covering.map(({ culture }) => culture.id);
-  const backUpBy = addDays(need.from, -Math.ceil(kind.ripeDays[0]));
+  const backUpBy = addDays(need.from, -Math.ceil(days.ripe[0]));
   if (ids.length >= 2 || (ids.length === 1 && kind.batch))
     return {
       ...plan,

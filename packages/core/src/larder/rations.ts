@@ -1,4 +1,5 @@
-import { foodFor, type Figures, type Food, FOOD_NAMES } from '../species';
+import { bodyG, FOOD_NAMES, middle, type Figures, type Food } from '../species';
+import { everyDays } from '../time';
 import { formatNumber, roundToFigures } from '../units';
 import { cystsFor } from './cysts';
 
@@ -6,11 +7,15 @@ import { cystsFor } from './cysts';
 export interface Ration {
   food: Food;
   mealsPerDay: number;
+  /** Given every so many days; 1 is daily. */
+  everyDays: number;
   /** Amount of one meal in `unit`. */
   perMeal: number;
-  unit: 'ml' | 'smear' | 'pinch' | 'spatula' | 'drop' | 'g';
+  unit: 'ml' | 'smear' | 'pinch' | 'spatula' | 'drop' | 'g' | 'trace' | 'piece';
   /** Brine shrimp cysts to set up each day, g; null for other foods. */
   cystsGPerDay: number | null;
+  /** Dry food a day, g; null where it is live or not weighed. */
+  dryGPerDay: number | null;
   why: string[];
 }
 
@@ -21,74 +26,117 @@ const PER_100: Partial<Record<Food, { amount: number; unit: Ration['unit'] }>> =
   infusoria: { amount: 20, unit: 'ml' },
   paramecium: { amount: 15, unit: 'ml' },
   rotifer: { amount: 20, unit: 'ml' },
+  greenWater: { amount: 50, unit: 'ml' },
   vinegarEel: { amount: 3, unit: 'ml' },
   microworm: { amount: 2, unit: 'smear' },
-  finePowder: { amount: 1, unit: 'spatula' },
-  biofilm: { amount: 0.25, unit: 'spatula' },
+  finePowder: { amount: 0.5, unit: 'spatula' },
 };
 const PINCH_G = 0.05;
 /** More than this is weighed, not pinched. */
 const MOST_PINCHES = 8;
+/** Dry food of young below sale size, share of their weight a day. */
+const JUVENILE_SHARE = 0.04;
+/** While breeders are conditioned. */
+const CONDITIONING_SHARE = 0.0175;
+/** Shrimp and scuds live on what grows: a trace between, one solid food a week for all. */
+const TRACE_DAYS = 2;
+const SOLID_DAYS = 7;
+const MOST_NAUPLII = 200;
 const halves = (value: number) => Math.max(0.5, Math.round(value * 2) / 2);
-const cubic = (mm: number) => 1.5e-5 * mm ** 3;
+/** Grazers find their food in the tank. */
+const grazes = (figures: Pick<Figures, 'adultFoods'>) => figures.adultFoods[0] === 'biofilm';
 
-/** Share of the body weight given daily: much for young, little for shrimp and other grazers. */
-function dailyShare(figures: Figures, lengthMm: number): number {
-  if (figures.ladder[0]?.food === 'biofilm') return 0.01;
-  return lengthMm < figures.saleMm[0] ? 0.06 : 0.02;
-}
+/** Meals of young: the smaller, the more often. */
+const mealsOf = (lengthMm: number) => (lengthMm < 8 ? 4 : lengthMm < 15 ? 3 : 2);
 
-function dryRation(food: Food, figures: Figures, count: number, lengthMm: number, share: number, meals: number): Ration {
-  const grams = count * cubic(lengthMm) * share;
-  const weighed = grams / meals > MOST_PINCHES * PINCH_G;
+/** Dry food by weight: grams, pinches, or a trace where a pinch would be too much. */
+function byWeight(food: Food, grams: number, meals: number, why: string[]): Ration {
+  const perMeal = grams / meals;
+  const amount: Pick<Ration, 'perMeal' | 'unit'> =
+    perMeal > MOST_PINCHES * PINCH_G
+      ? { perMeal: roundToFigures(perMeal, 2), unit: 'g' }
+      : perMeal < PINCH_G / 4
+        ? { perMeal: 1, unit: 'trace' }
+        : { perMeal: halves(perMeal / PINCH_G), unit: 'pinch' };
   return {
     food,
     mealsPerDay: meals,
-    ...(weighed
-      ? { perMeal: roundToFigures(grams / meals, 2), unit: 'g' }
-      : { perMeal: halves(grams / PINCH_G / meals), unit: 'pinch' }),
+    everyDays: 1,
+    ...amount,
     cystsGPerDay: null,
+    dryGPerDay: grams,
     why: [
-      `${count} at about ${formatNumber(lengthMm)} mm weigh some ${formatNumber(cubic(lengthMm) * count)} g together (1.5 × 10⁻⁵ × length³ g each).`,
-      `${formatNumber(share * 100)} % of that a day in ${meals} meals; a pinch is taken as ${PINCH_G} g.`,
-      'Stop when it is no longer eaten at once: fouled water kills more young than hunger.',
+      ...why,
+      ...(amount.unit === 'pinch' ? [`A pinch is taken as ${PINCH_G} g.`] : []),
+      ...(amount.unit === 'trace' ? ['Less than a quarter of a pinch: what sticks to a dry fingertip.'] : []),
+      'Stop when it is no longer eaten at once: fouled water kills more than hunger.',
     ],
   };
 }
 
+const weightWords = (count: number, lengthMm: number, figures: Figures) =>
+  `${count} at about ${formatNumber(lengthMm)} mm weigh some ${formatNumber(count * bodyG(figures, lengthMm))} g together (${formatNumber(figures.bodyGPerMm3 * 1e5)} × 10⁻⁵ × length³ g each, by their form).`;
+
+/** A grazer's ration: what grows in the tank, with a little beside it. */
+const grazing = (food: Food, unit: 'trace' | 'piece', days: number, why: string): Ration => ({
+  food,
+  mealsPerDay: 1,
+  everyDays: days,
+  perMeal: 1,
+  unit,
+  cystsGPerDay: null,
+  dryGPerDay: null,
+  why: [why, 'A colony is judged by how long food lasts, not by heads: what is left after some hours comes out.'],
+});
+
 /**
  * The day's food for a brood by number and length. Doses are starting points; a keeper's eye goes before them. Source: docs/sources.md#rations
+ * @param food - the main food of the day
  * @param count - living young
- * @param lengthMm - expected mean length
+ * @param lengthMm - mean length, expected or measured
  */
-export function fryRation(figures: Figures, count: number, lengthMm: number): Ration {
-  const food = foodFor(figures, lengthMm);
-  const meals = lengthMm < 8 ? 3 : 2;
+export function fryRation(figures: Figures, food: Food, count: number, lengthMm: number): Ration {
+  const meals = mealsOf(lengthMm);
+  if (food === 'biofilm' || grazes(figures))
+    return grazing(
+      'finePowder',
+      'trace',
+      TRACE_DAYS,
+      `Leaf litter and biofilm feed them; a trace of powder ${everyDays(TRACE_DAYS)}, none where algae grows.`,
+    );
   if (food === 'brineShrimp') {
-    const naupliiPerFryPerMeal = Math.round(Math.min(150, 12 * (lengthMm / 4) ** 2));
+    const naupliiPerFryPerMeal = Math.round(Math.min(MOST_NAUPLII, figures.naupliiAt4Mm * (lengthMm / 4) ** 2));
     const { naupliiPerDay, gramsPerDay } = cystsFor({ fry: count, naupliiPerFryPerMeal, mealsPerDay: meals, ...CYSTS });
     const perMeal = Math.max(0.5, Math.round((naupliiPerDay / meals / CYSTS.naupliiPerMl) * 2) / 2);
     return {
       food,
       mealsPerDay: meals,
+      everyDays: 1,
       perMeal,
       unit: 'ml',
       cystsGPerDay: Math.max(0.01, Math.round(gramsPerDay * 100) / 100),
+      dryGPerDay: null,
       why: [
-        `${count} young × ${naupliiPerFryPerMeal} nauplii × ${meals} meals = ${formatNumber(naupliiPerDay)} a day (12 nauplii per meal at 4 mm, growing with the square of the length).`,
+        `${count} young × ${naupliiPerFryPerMeal} nauplii × ${meals} meals = ${formatNumber(naupliiPerDay)} a day (${figures.naupliiAt4Mm} nauplii per meal at 4 mm, growing with the square of the length).`,
         `${formatNumber(gramsPerDay)} g of cysts at ${formatNumber(CYSTS.naupliiPerG)} nauplii per gram, ${CYSTS.hatchFraction * 100} % hatching.`,
         `One ml strained and rinsed is taken as ${formatNumber(CYSTS.naupliiPerMl)} nauplii.`,
       ],
     };
   }
   const dose = PER_100[food];
-  if (!dose) return dryRation(food, figures, count, lengthMm, dailyShare(figures, lengthMm), meals);
+  if (!dose)
+    return byWeight(food, count * bodyG(figures, lengthMm) * JUVENILE_SHARE, meals, [
+      weightWords(count, lengthMm, figures),
+      `${formatNumber(JUVENILE_SHARE * 100)} % of that a day in ${meals} meals.`,
+    ]);
   return {
     food,
     mealsPerDay: meals,
+    everyDays: 1,
     perMeal: halves((dose.amount * count) / 100),
     unit: dose.unit,
     cystsGPerDay: null,
+    dryGPerDay: null,
     why: [
       `${count} young; ${dose.amount} ${dose.unit} of ${FOOD_NAMES[food]} per 100 young and meal is the starting point.`,
       'Look with a torch before the next meal: some should still be swimming.',
@@ -96,9 +144,57 @@ export function fryRation(figures: Figures, count: number, lengthMm: number): Ra
   };
 }
 
-/** The day's dry or frozen food for grown animals; `conditioning` doubles it. Source: docs/sources.md#rations */
-export function adultRation(figures: Figures, count: number, conditioning: boolean): Ration {
-  const lengthMm = (figures.adultMm[0] + figures.adultMm[1]) / 2;
-  const food: Food = figures.ladder[0]?.food === 'biofilm' ? 'biofilm' : 'pellets';
-  return dryRation(food, figures, count, lengthMm, dailyShare(figures, lengthMm) * (conditioning ? 2 : 1), conditioning ? 2 : 1);
+/** Grown animals, or young that came in from elsewhere: how many and how long. */
+export interface Eaters {
+  figures: Figures;
+  heads: number;
+  lengthMm: number;
+  /** Young that are not of a brood of the house eat as young do. */
+  isYoung: boolean;
+}
+
+/**
+ * The day's food for the grown animals of a tank, each kind weighed as itself and summed. Source: docs/sources.md#rations
+ * @param conditioning - more, and mostly live or frozen
+ * @param tempC - of an outdoor tank, where cold animals eat less; null indoors
+ * @returns null when nothing is to be given
+ */
+export function adultRation(eaters: readonly Eaters[], conditioning: boolean, tempC: number | null): Ration | null {
+  const grazers = eaters.filter(({ figures }) => grazes(figures));
+  const others = eaters.filter(({ figures }) => !grazes(figures));
+  const [first] = others;
+  if (!first) {
+    const staple = grazers[0]?.figures.adultFoods[1] ?? 'wafers';
+    return grazers.length === 0
+      ? null
+      : grazing(
+          staple,
+          'piece',
+          SOLID_DAYS,
+          `They graze; one solid food a week for all ${grazers.reduce((sum, { heads }) => sum + heads, 0)}.`,
+        );
+  }
+  const outdoors = outdoorDays(tempC);
+  const shareOf = ({ figures, isYoung }: Eaters) =>
+    conditioning
+      ? Math.max(CONDITIONING_SHARE, figures.adultFeedShare[1])
+      : isYoung
+        ? JUVENILE_SHARE
+        : middle(figures.adultFeedShare);
+  const grams = others.reduce((sum, one) => sum + one.heads * bodyG(one.figures, one.lengthMm) * shareOf(one), 0);
+  const meals = conditioning ? 2 : others.some(({ isYoung }) => isYoung) ? 2 : 1;
+  const ration = byWeight(first.figures.adultFoods[0] ?? 'pellets', grams, meals, [
+    ...others.map((one) => weightWords(one.heads, one.lengthMm, one.figures)),
+    `${[...new Set(others.map((one) => `${formatNumber(shareOf(one) * 100)} %`))].join(' and ')} of their weight a day${conditioning ? ', mostly live or frozen' : ''}.`,
+    ...(outdoors > 1 && tempC !== null
+      ? [`At ${formatNumber(tempC)} °C they eat ${everyDays(outdoors)}: none below 10 °C, weekly to 14 °C, daily from 18 °C.`]
+      : []),
+  ]);
+  return { ...ration, everyDays: outdoors };
+}
+
+/** How often animals outdoors are fed, days, by the temperature of the water. */
+function outdoorDays(tempC: number | null): number {
+  if (tempC === null || tempC >= 18) return 1;
+  return tempC >= 14 ? 2 : 7;
 }

@@ -4,10 +4,10 @@ import { formatNumber } from '../units';
 import { codeOf, type RoomTank, type RoomView } from './facts';
 
 export const ROOM_CHORES = choreKinds({
-  waterChange: { seconds: 360, words: 'change water' },
-  feedFilter: { seconds: 30, words: 'feed the filter' },
-  testWater: { seconds: 300, way: 'watch', words: 'test water' },
-  calibrate: { seconds: 420, words: 'calibrate' },
+  waterChange: { stays: true, seconds: 360, words: 'change water' },
+  feedFilter: { stays: true, seconds: 30, words: 'feed the filter' },
+  testWater: { stays: true, seconds: 300, way: 'watch', words: 'test water' },
+  calibrate: { stays: true, seconds: 420, words: 'calibrate' },
 });
 
 /** A cycling filter is fed this often and tested this often, days. */
@@ -149,6 +149,12 @@ function roomAlarms(view: RoomView): Alarm[] {
   return alarms;
 }
 
+/** Signs that were seen in a tank lately. */
+const signNotes = (view: RoomView, tankId: string): string[] =>
+  (view.room.care[tankId] ?? [])
+    .filter(({ kind }) => kind === 'sign')
+    .map(({ what, at }) => `Seen ${formatInstant(at, view.today, view.timeZone)}: ${what}.`);
+
 export const roomAgenda: Agenda<RoomView> = {
   kinds: ROOM_CHORES,
   bench: { code: 'Bench', who: 'Instruments', detail: 'calibration', stage: null },
@@ -157,4 +163,5 @@ export const roomAgenda: Agenda<RoomView> = {
     ...meterChores(view, day).map((due) => ({ tankId: null, chore: due })),
   ],
   alarms: roomAlarms,
+  notes: signNotes,
 };

@@ -1,5 +1,6 @@
 import type { SpeciesView } from '../species';
 import type { Day, Instant } from '../time';
+import type { CareKind } from './care';
 import type { QuarantineRisk } from './biosecurity/standingContacts';
 import type { ProbeVerdict } from './readings/judgeProbe';
 import type { Readiness } from './readiness/decideReadiness';
@@ -10,6 +11,8 @@ export interface RoomTank {
   id: string;
   code: string;
   litres: number;
+  /** Inner floor area. */
+  floorM2: number;
   rackCode: string;
   rackName: string;
   rackPosition: number;
@@ -17,6 +20,8 @@ export interface RoomTank {
   outdoor: boolean;
   shelfLevel: number;
   leftCm: number;
+  /** Tanks of one sump share one water; null where a tank has its own. */
+  sump: string | null;
 }
 
 /** The room as it is now: tanks, newest readings, what is due. Records are by tank id. */
@@ -30,10 +35,17 @@ export interface RoomFacts {
   regimes: readonly { tankId: string; regime: Regime; dueOn: Day | null }[];
   lastChanges: Readonly<Record<string, Instant>>;
   nitrate: Readonly<Record<string, { ppm: number; at: Instant }>>;
+  /** Newest pH and hardness, with how far off they may be. */
+  ph: Readonly<Record<string, { value: number; error: number; at: Instant }>>;
+  ghDeg: Readonly<Record<string, { value: number; error: number; at: Instant }>>;
   meters: readonly { id: string; name: string; dueOn: Day | null }[];
   probes: readonly { tankId: string; name: string; verdicts: readonly ProbeVerdict[] }[];
+  /** Illness seen in the last weeks, oldest first. */
+  illnesses: readonly { tankId: string; at: Instant; what: string }[];
   /** Quarantine tanks that share water with others or drip on them. */
   risks: readonly QuarantineRisk[];
+  /** What was given, done or seen in the last days, oldest first. */
+  care: Readonly<Record<string, readonly { kind: CareKind; what: string; at: Instant }[]>>;
   /** Animals and cultures in each tank that holds any. */
   heads: Readonly<Record<string, number>>;
 }
@@ -47,9 +59,13 @@ export const QUIET_ROOM: RoomFacts = {
   regimes: [],
   lastChanges: {},
   nitrate: {},
+  ph: {},
+  ghDeg: {},
   meters: [],
   probes: [],
+  illnesses: [],
   risks: [],
+  care: {},
   heads: {},
 };
 
@@ -59,12 +75,49 @@ export interface RoomView extends SpeciesView {
   tanks: ReadonlyMap<string, RoomTank>;
 }
 
+/** The newest value of every tank, shared by the tanks of one sump: one sump is one water. */
+function sharedBySump<Value extends { at: Instant }>(
+  tanks: readonly RoomTank[],
+  values: Readonly<Record<string, Value>>,
+): Readonly<Record<string, Value>> {
+  const newest = new Map<string, Value>();
+  for (const { id, sump } of tanks) {
+    const value = values[id];
+    const known = sump === null ? undefined : newest.get(sump);
+    if (sump !== null && value && (!known || known.at < value.at)) newest.set(sump, value);
+  }
+  if (newest.size === 0) return values;
+  const shared: Record<string, Value> = { ...values };
+  for (const { id, sump } of tanks) {
+    const value = sump === null ? undefined : newest.get(sump);
+    if (value) shared[id] = value;
+  }
+  return shared;
+}
+
 /** Looks up what is known of the room. */
 export const readRoom = (before: SpeciesView, room: RoomFacts): RoomView => ({
   ...before,
-  room,
+  room: {
+    ...room,
+    temperatures: sharedBySump(room.tanks, room.temperatures),
+    nitrate: sharedBySump(room.tanks, room.nitrate),
+    ph: sharedBySump(room.tanks, room.ph),
+    ghDeg: sharedBySump(room.tanks, room.ghDeg),
+  },
   tanks: new Map(room.tanks.map((tank) => [tank.id, tank])),
 });
+
+/** Whether a working probe measures a tank's water, in the tank or in another of its sump. */
+export function isProbed(view: RoomView, tankId: string): boolean {
+  const sump = view.tanks.get(tankId)?.sump ?? null;
+  return view.room.probes.some(
+    (probe) =>
+      (probe.tankId === tankId || (sump !== null && view.tanks.get(probe.tankId)?.sump === sump)) &&
+      !probe.verdicts.some(({ fault }) => fault === 'silent' || fault === 'stuck') &&
+      view.room.temperatures[probe.tankId] !== undefined,
+  );
+}
 
 /** The code on a tank's glass; nothing for one that is not there. */
 export const codeOf = (view: RoomView, tankId: string | null): string => view.tanks.get(tankId ?? '')?.code ?? '';

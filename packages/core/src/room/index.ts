@@ -12,7 +12,7 @@ export { mineralSalts } from './water/mineralSalts';
 export { estimateProduction, forecastRegime, nextChangeDay, type DayChange, type DayValue, type Regime } from './water/regime';
 export { errorBand, METHODS, QUANTITIES, type MeasuringMethod, type Quantity } from './readings/errorBand';
 export { findDisagreements, type BandedReading, type Disagreement } from './readings/findDisagreements';
-export { judgeProbe, type ProbeFault, type ProbeVerdict, type Sample } from './readings/judgeProbe';
+export { judgeProbe, mayBeSteady, type ProbeFault, type ProbeVerdict, type Sample } from './readings/judgeProbe';
 export { thinSeries, type Bucket } from './readings/thinSeries';
 export { decidePlace, endOfShelf, footprint, type PlaceDecision, type ShelfSpace, type StandingTank } from './layout/decidePlace';
 export { judgeCycling, ZERO_PPM, type CyclingReading, type CyclingVerdict } from './readiness/cycling';
@@ -39,5 +39,6 @@ export {
 } from './biosecurity/computeExposure';
 export { findQuarantineRisks, standingContacts, type BiosecurityRack, type QuarantineRisk } from './biosecurity/standingContacts';
 export { decideQuarantine, QUARANTINE_DAYS, type Quarantine } from './biosecurity/decideQuarantine';
-export { codeOf, codesOf, QUIET_ROOM, readRoom, type RoomFacts, type RoomTank, type RoomView } from './facts';
+export { codeOf, codesOf, isProbed, QUIET_ROOM, readRoom, type RoomFacts, type RoomTank, type RoomView } from './facts';
+export { CARE_KINDS, CARE_WORDS, type CareKind } from './care';
 export { ROOM_CHORES, roomAgenda, STALE_DAYS } from './agenda';

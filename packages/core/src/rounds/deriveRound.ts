@@ -1,6 +1,7 @@
 import { groupBy, type Alarm, type Bench, type Chore, type LoggedOutcome } from '../agenda';
 import { describeTank, type HouseView, type TankWords } from '../house';
 import { compareWalk, type WalkPlace } from '../room';
+import { illnessOf } from '../stock';
 import type { Day } from '../time';
 import { formatNumber } from '../units';
 import { AGENDAS, ALARM_ORDER } from './agendas';
@@ -27,6 +28,17 @@ export interface Round {
   /** Rough minutes for what is left. */
   minutesLeft: number;
 }
+
+/** Kinds that stay until they are done. */
+const STAYING = new Set(
+  AGENDAS.flatMap(({ kinds }) =>
+    Object.values(kinds)
+      .filter(({ stays }) => stays)
+      .map(({ name }) => name),
+  ),
+);
+/** A chore's key but for its day. */
+const withoutDay = (key: string) => key.slice(0, key.lastIndexOf(':'));
 
 /** Benches come after the last rack. */
 const BENCH_POSITION = 800;
@@ -77,7 +89,9 @@ function tankStops(
     const chores = settle(due.get(tank.id) ?? [], logged.get(tank.id) ?? []);
     const notes = [...new Set(AGENDAS.flatMap((agenda) => agenda.notes?.(view, tank.id) ?? []))];
     if (chores.length === 0 && (notes.length === 0 || !view.lotsByTank.has(tank.id))) return [];
-    const { quarantine, rackPosition, shelfLevel, leftCm, code, rackCode } = tank;
+    const { rackPosition, shelfLevel, leftCm, code, rackCode } = tank;
+    // Whoever is ill is served last, as quarantine is.
+    const quarantine = tank.quarantine || illnessOf(view, tank.id) !== null;
     const nursery = view.broodsByTank.has(tank.id);
     return [
       {
@@ -106,9 +120,14 @@ function benchStop(bench: Bench, position: number, chores: Chore[]): { place: Wa
  * The round of a day: every stop with its chores, in the order of one walk through the room, with the outcomes logged so far. It
  * merges what the areas ask for and knows no kind of chore by name. Nothing of it is stored; planning again with newer facts is
  * always consistent.
- * @param day - today or a coming day; later days take today's headcounts
+ * @param day - the view's day
+ * @param before - the round of today when a coming day is asked for: what stays until it is done is asked for once
  */
-export function deriveRound(view: HouseView, day: Day): Round {
+export function deriveRound(view: HouseView, day: Day, before: Round | null = null): Round {
+  const asked = new Set(
+    before?.stops.flatMap(({ chores }) => chores.flatMap(({ key, outcome }) => (outcome ? [] : [withoutDay(key)]))) ?? [],
+  );
+  const isAsked = ({ kind, key }: Chore) => STAYING.has(kind) && asked.has(withoutDay(key));
   const logged = view.outcomes.filter((outcome) => outcome.day === day);
   const loggedByTank = groupBy(logged, ({ tankId }) => tankId);
   const dueByTank = new Map<string, Chore[]>();
@@ -116,8 +135,11 @@ export function deriveRound(view: HouseView, day: Day): Round {
   for (const [i, agenda] of AGENDAS.entries()) {
     const onBench: Chore[] = [];
     for (const { tankId, chore } of agenda.chores?.(view, day) ?? []) {
-      if (tankId === null) onBench.push(chore);
-      else dueByTank.set(tankId, [...(dueByTank.get(tankId) ?? []), chore]);
+      if (isAsked(chore)) continue;
+      // Nothing of a coming day is late yet.
+      const asked = before ? { ...chore, overdue: false } : chore;
+      if (tankId === null) onBench.push(asked);
+      else dueByTank.set(tankId, [...(dueByTank.get(tankId) ?? []), asked]);
     }
     if (!agenda.bench) continue;
     const own = logged.filter(({ tankId, choreKey }) => tankId === null && (choreKey.split(':')[0] ?? '') in agenda.kinds);
@@ -126,12 +148,24 @@ export function deriveRound(view: HouseView, day: Day): Round {
   }
   placed.push(...tankStops(view, dueByTank, loggedByTank));
   const stops = placed.sort((a, b) => compareWalk(a.place, b.place)).map(({ stop }) => stop);
+  // A caution stands once on a walk, at the first stop it is for; further ones keep it under their why.
+  const cautioned = new Set<string>();
+  for (const stop of stops)
+    stop.chores = stop.chores.map((chore) => {
+      const { caution } = chore;
+      if (!caution || chore.outcome) return chore;
+      if (!cautioned.has(caution)) {
+        cautioned.add(caution);
+        return chore;
+      }
+      return { ...chore, caution: null, why: [...chore.why, caution] };
+    });
   const chores = stops.flatMap((stop) => stop.chores);
   const open = chores.filter((chore) => !chore.outcome);
   return {
     day,
     stops,
-    alarms: day === view.today ? deriveAlarms(view) : [],
+    alarms: before === null && day === view.today ? deriveAlarms(view) : [],
     total: chores.length,
     done: chores.length - open.length,
     minutesLeft: Math.round(open.reduce((sum, chore) => sum + chore.seconds, 0) / 60),

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import type { BroodRecord } from '../broods';
-import { readHouse, type HouseFacts } from '../house';
+import { describeTank, onDay, readHouse, type HouseFacts } from '../house';
 import { deriveLarder } from '../larder';
-import { crowdedOn, tankCrowding, tankFreeOn, youngPerLitre } from '../growout';
+import { crowdingForecast, tankCrowding, tankFreeOn, youngCarried } from '../growout';
 import { daysBetween, houseDay } from '../time';
 import { QUIET_ROOM, type RoomTank } from '../room';
 import { defaultRecipe, type SpawningAttempt } from '../spawning';
@@ -16,6 +16,8 @@ const tank = (code: string, more: Partial<RoomTank> = {}): RoomTank => ({
   id: code,
   code,
   litres: 40,
+  floorM2: 0.18,
+  sump: null,
   rackCode: 'A',
   rackName: 'A',
   rackPosition: 1,
@@ -35,6 +37,9 @@ const lot = (id: string, tankId: string, speciesKey: string, more: Partial<Stock
   unsexed: 10,
   name: null,
   since: '2026-01-01T08:00:00.000Z',
+  bornOn: null,
+  lengthMm: null,
+  homeTankId: null,
   isProven: false,
   ...more,
 });
@@ -108,6 +113,13 @@ const round = (told: Told, day = TODAY) => deriveRound(view(told), day);
 const chores = (state: Told, code: string, day = TODAY) =>
   round(state, day).stops.find((stop) => stop.code === code)?.chores ?? [];
 const exactly = (at: string) => ({ from: at, to: at });
+/** A coming day, as the house will be then. */
+const ahead = (told: Told, day: string) => {
+  const facts = factsOf(told);
+  const now = view(told);
+  const then = onDay(facts, now, told.now, day);
+  return { then, round: deriveRound(then, day, deriveRound(now, now.today)) };
+};
 
 describe('conditioning', () => {
   const programme = {
@@ -189,6 +201,15 @@ describe('a tank for growing out', () => {
     expect([withCulture('T1'), withCulture('T2')]).toEqual([null, TODAY]);
   });
 
+  it('are for sale by the curve until they are measured, and then by their length', () => {
+    const grown = { ...swimming, laid: exactly('2025-08-01T08:00:00.000Z'), freeSwimming: exactly('2025-08-08T08:00:00.000Z') };
+    const words = (lengthMm: number | null) =>
+      describeTank(view(house({ broods: [grown], lots: [young('T1', { unsexed: 30, lengthMm })] })), 'T1').detail;
+    expect(words(null)).toMatch(/^30 for sale by the curve, not measured, day \d+ of feeding$/);
+    expect(words(45)).toMatch(/^30 ready for sale, day/);
+    expect(words(14)).toMatch(/^30 juveniles of 14 mm, day/);
+  });
+
   it('carries young by the square of their length, all its broods together', () => {
     const crowding = (more: Partial<Told>) => tankCrowding(view(house(more)), 'T1');
     const one = { broods: [swimming], lots: [young('T1', { unsexed: 100 })] };
@@ -208,13 +229,23 @@ describe('a tank for growing out', () => {
     expect(crowding({})).toBeNull();
     expect(crowding({ ...one, tanks: [tank('T1', { litres: 0 })] })).toBeNull();
     if (!read) throw new Error('no brood');
-    const crowdedFor = (count: number, days = 400) => crowdedOn(read, count, 40, TODAY, days);
-    expect(crowdedFor(full * 1.01)?.day).toBe(TODAY);
-    const later = crowdedFor(full * 0.6);
-    expect(later && later.day > TODAY && youngPerLitre(read.species.figures, later.lengthMm) * 40 < full * 0.6).toBe(true);
-    const ahead = daysBetween(TODAY, later?.day ?? TODAY);
-    expect([crowdedFor(full * 0.6, ahead)?.day, crowdedFor(full * 0.6, ahead - 1)]).toEqual([later?.day, null]);
-    expect(crowdedOn({ ...read, state: { ...read.state, feedingDays: null } }, 9e9, 40, TODAY, 400)).toBeNull();
+    const { figures } = read.species;
+    const forecast = (unsexed: number, days = 400) =>
+      crowdingForecast(view(house({ ...one, lots: [young('T1', { unsexed })] })), 'T1', days);
+    expect(forecast(Math.ceil(full * 1.01))).toMatchObject({ tightOn: TODAY, fullOn: TODAY });
+    // Tight is said at the lower figure, which is half the upper one here, and so before they are too many.
+    const later = forecast(Math.floor(full * 0.4));
+    const [tight, over] = [daysBetween(TODAY, later?.tightOn ?? TODAY), daysBetween(TODAY, later?.fullOn ?? TODAY)];
+    expect(tight > 0 && over > tight).toBe(true);
+    expect(forecast(Math.floor(full * 0.4), tight - 1)?.tightOn).toBeNull();
+    expect(youngCarried(figures, length, tank('T1'), 'tight') / youngCarried(figures, length, tank('T1'), 'full')).toBeCloseTo(
+      0.5,
+      9,
+    );
+    expect(crowdingForecast(view(house({ lots: [lot('pair', 'T1', 'lemon-tetra')] })), 'T1', 400)).toBeNull();
+    // Breeders beside them take their part.
+    const beside = [...one.lots, lot('pair', 'T1', 'lemon-tetra', { males: 2, females: 2, unsexed: 0 })];
+    expect(crowding({ ...one, lots: beside })).toBeCloseTo(100 / full + 4 / ((40 / 100) * 40), 9);
   });
 });
 
@@ -231,26 +262,100 @@ describe('quarantine', () => {
 });
 
 describe('chores', () => {
-  it('ask to take the adults out while they are with eggs they would eat, late after a day', () => {
-    const state = (now: string) =>
+  it('take whoever eats eggs or young out on the day of the method, back to where they came from, with an alarm after', () => {
+    const stay = (key: string, more: Partial<BroodRecord>, now: string, lots: StockLot[] = []) =>
       house({
         now,
-        lots: [
-          lot('adults', 'T1', 'lemon-tetra', { males: 3, females: 4, unsexed: 0 }),
-          lot('eggs', 'T1', 'lemon-tetra', { broodId: 'b', unsexed: 50 }),
-        ],
-        broods: [brood('b', 'lemon-tetra', { attemptId: 'a' })],
-        attempts: [attempt('a', 'T1', 'lemon-tetra', { hasBrood: true, parentLotIds: ['adults'] })],
+        lots: [lot('eggs', 'T1', key, { broodId: 'b', unsexed: 50 }), ...lots],
+        broods: [brood('b', key, more)],
       });
-    expect(chores(state(NOW), 'T1').find((chore) => chore.kind === 'removeAdults')).toMatchObject({
-      amountText: '7 fish',
-      overdue: false,
-    });
+    const pair = (key: string, more: Partial<StockLot> = {}) =>
+      lot('adults', 'T1', key, { males: 3, females: 4, unsexed: 0, homeTankId: 'T2', ...more });
+    const leaves = (told: Told, day = TODAY) =>
+      chores(told, 'T1', day).flatMap(({ kind, text, amountText, overdue, tick }) =>
+        kind === 'leave' ? [{ text, amountText, overdue, tick: tick?.what ?? null }] : [],
+      );
+    const alarm = (told: Told) =>
+      view(told) &&
+      round(told, told.now.slice(0, 10))
+        .alarms.filter(({ key }) => key.startsWith('leave'))
+        .map(({ title }) => title);
+
+    const tetra = (now: string) => stay('lemon-tetra', {}, now, [pair('lemon-tetra')]);
+    expect(leaves(tetra(NOW))).toEqual([
+      { text: 'Take the adults out', amountText: '7, back to T2', overdue: false, tick: 'adults:lemon-tetra' },
+    ]);
+    const next = '2026-03-11T08:00:00.000Z';
+    expect([leaves(tetra(next), '2026-03-11')[0]?.overdue, alarm(tetra(NOW)), alarm(tetra(next))]).toEqual([
+      true,
+      [],
+      ['T1: the adults are still there.'],
+    ]);
+    expect(leaves(stay('lemon-tetra', {}, NOW))).toEqual([]);
+
+    // The bubble-nester's female leaves at once, the male when the young swim; nobody says where to where it is not known.
+    const betta = [lot('pair', 'T1', 'fighting-fish', { males: 1, females: 1, unsexed: 0 })];
+    expect(leaves(stay('fighting-fish', {}, NOW, betta)).map(({ text, amountText, tick }) => [text, amountText, tick])).toEqual([
+      ['Take the female out', '1: choose a tank', null],
+    ]);
+    const swam = {
+      laid: exactly('2026-03-05T08:00:00.000Z'),
+      hatched: exactly('2026-03-07T08:00:00.000Z'),
+      freeSwimming: exactly('2026-03-10T07:00:00.000Z'),
+    };
     expect(
-      chores(state('2026-03-11T08:00:00.000Z'), 'T1', '2026-03-11').find((chore) => chore.kind === 'removeAdults')?.overdue,
-    ).toBe(true);
-    const without = house({ ...state(NOW), lots: state(NOW).lots.slice(1) });
-    expect(chores(without, 'T1').some((chore) => chore.kind === 'removeAdults')).toBe(false);
+      leaves(stay('fighting-fish', swam, NOW, [lot('male', 'T1', 'fighting-fish', { males: 1, unsexed: 0 })])).map(
+        ({ text }) => text,
+      ),
+    ).toEqual(['Take the male out']);
+    // A guarding pair stays, and so do parents of a recipe that leaves them.
+    expect(leaves(stay('kribensis', {}, NOW, [pair('kribensis')]))).toEqual([]);
+  });
+
+  it('change water daily in boxes of eggs only, a cup in a small one, and none on the day they hatch but for dye', () => {
+    const box = (more: Partial<Told>, recipe: Partial<SpawningAttempt['recipe']> = {}) => {
+      const pulled = { ...defaultRecipe('adhesivePlacer'), ...recipe };
+      return chores(
+        house({
+          lots: [lot('eggs', 'T1', 'sixray-aspidoras', { broodId: 'b' })],
+          broods: [brood('b', 'sixray-aspidoras', { attemptId: 'a' })],
+          attempts: [attempt('a', 'T1', 'sixray-aspidoras', { hasBrood: true, recipe: pulled })],
+          ...more,
+        }),
+        'T1',
+      );
+    };
+    const change = (...given: Parameters<typeof box>) =>
+      box(...given).find(({ kind }) => kind === 'eggChange')?.amount?.value ?? null;
+    expect(change({})).toBe(20);
+    expect(change({ tanks: [tank('T1', { litres: 2 })] })).toBe(0.25);
+    expect(change({ tanks: [tank('T1', { outdoor: true })] })).toBeNull();
+    // Loose eggs in a spawning tank are not siphoned, nor picked out of moss; they are looked at.
+    const loose = chores(
+      house({
+        lots: [lot('eggs', 'T1', 'lemon-tetra', { broodId: 'b' })],
+        broods: [brood('b', 'lemon-tetra', { attemptId: 'a' })],
+        attempts: [attempt('a', 'T1', 'lemon-tetra', { hasBrood: true })],
+      }),
+      'T1',
+    ).map(({ kind }) => kind);
+    expect(loose).toEqual(expect.arrayContaining(['lookEggs', 'eggCare']));
+    expect(loose.filter((kind) => ['eggChange', 'pickWhite', 'dye'].includes(kind))).toEqual([]);
+    const due = { broods: [brood('b', 'sixray-aspidoras', { attemptId: 'a', laid: exactly('2026-03-06T20:00:00.000Z') })] };
+    expect(change(due)).toBeNull();
+    const dye = { fungus: 'dye', dyeMgPerL: 2, dyeStockPercent: 1 } as const;
+    expect(box(due, dye).map(({ kind }) => kind)).toEqual(expect.arrayContaining(['eggChange', 'dye']));
+    const after = [
+      brood('b', 'sixray-aspidoras', {
+        attemptId: 'a',
+        laid: exactly('2026-03-05T08:00:00.000Z'),
+        hatched: exactly('2026-03-09T08:00:00.000Z'),
+      }),
+    ];
+    expect(box({ broods: after }, dye).find(({ kind }) => kind === 'clearDye')).toMatchObject({
+      amountText: '20 L, 2 of 5',
+      tick: { kind: 'waterChange' },
+    });
   });
 
   it('of guarded eggs leave the male in peace: a note, and nothing to pick', () => {
@@ -291,7 +396,10 @@ describe('chores', () => {
       freeSwimming: exactly('2026-03-01T08:00:00.000Z'),
       laid: exactly('2026-02-22T08:00:00.000Z'),
     });
-    expect(chores(house({ lots, broods: [young] }), 'T1').map((chore) => chore.text)).toEqual(['Brine shrimp', 'Pellets']);
+    expect(chores(house({ lots, broods: [young] }), 'T1').map((chore) => chore.text)).toEqual([
+      'Brine shrimp',
+      'Pellets, for the kribensis',
+    ]);
     const pond = house({
       tanks: [tank('Y1', { outdoor: true })],
       lots: [lot('fish', 'Y1', 'ranchu-goldfish')],
@@ -360,7 +468,7 @@ describe('alarms', () => {
     expect(of(200)).toMatchObject({ severity: 'now', title: 'T1 is crowded.' });
     expect(of(5)).toBeUndefined();
     const soon = Array.from({ length: 80 }, (_, i) => of(20 + i)).find((alarm) => alarm?.severity === 'soon');
-    expect(soon?.title).toMatch(/^T1 crowds on /);
+    expect(soon?.title).toMatch(/^T1 is (getting tight|tight from )/);
   });
 });
 
@@ -503,5 +611,103 @@ describe('the agendas', () => {
     expect(round(told).stops.find(({ code }) => code === 'T1')?.notes[0]).toContain('contradict each other');
     expect(chores(told, 'T2').map(({ kind }) => kind)).toContain('pickWhite');
     expect(deriveHorizon(view(told)).some(({ label }) => label.includes('sixray aspidoras hatch'))).toBe(true);
+  });
+});
+
+describe('a coming day', () => {
+  it('is worked out as that day: older, further, and what stays until done is asked for once', () => {
+    const swam = brood('b', 'lemon-tetra', {
+      laid: exactly('2026-03-01T08:00:00.000Z'),
+      hatched: exactly('2026-03-02T20:00:00.000Z'),
+      freeSwimming: exactly('2026-03-06T08:00:00.000Z'),
+    });
+    const regime = {
+      tankId: 'T1',
+      dueOn: TODAY,
+      regime: { changeFraction: 0.25, everyDays: 7, ceilingPpm: null, waterId: null },
+    } as unknown as Told['regimes'][number];
+    const told = house({
+      lots: [lot('fry', 'T1', 'lemon-tetra', { broodId: 'b', unsexed: 80 })],
+      broods: [swam],
+      regimes: [regime],
+    });
+    const kinds = (day: string) => ahead(told, day).round.stops.flatMap((stop) => stop.chores.map(({ kind }) => kind));
+    expect(round(told).stops[0]?.chores.map(({ kind }) => kind)).toContain('waterChange');
+    expect(kinds('2026-03-12')).not.toContain('waterChange');
+    expect(kinds('2026-03-12')).toContain('feedYoung');
+    const age = (day: string) => ahead(told, day).then.broods[0]?.state.feedingDays ?? 0;
+    expect(age('2026-03-12') - age(TODAY)).toBeCloseTo(2, 6);
+  });
+
+  it('takes as seen what should be over by then', () => {
+    const told = house({
+      lots: [lot('eggs', 'T1', 'lemon-tetra', { broodId: 'b' })],
+      broods: [brood('b', 'lemon-tetra')],
+      temperatures: { T1: { at: NOW, tempC: 26 } },
+    });
+    const stage = (day: string) => ahead(told, day).then.broods[0]?.state.stage;
+    expect([stage(TODAY), stage('2026-03-14'), stage('2026-03-20')]).toEqual(['eggs', 'yolk', 'fry']);
+  });
+});
+
+describe('what does not suit whoever lives there', () => {
+  const two = [lot('tetras', 'T1', 'lemon-tetra'), lot('danios', 'T1', 'zebra-danio')];
+  const told = (room: Partial<HouseFacts['room']>, lots = two, tanks = [tank('T1'), tank('T2')]) => {
+    const facts = factsOf(house({ lots, tanks }));
+    return readHouse({ ...facts, room: { ...facts.room, ...room } }, NOW);
+  };
+  const alarms = (from: ReturnType<typeof told>) => deriveRound(from, TODAY).alarms;
+
+  it('is judged for every resident: temperature, and pH by more than the test may be off', () => {
+    const at = (tempC: number) =>
+      alarms(told({ temperatures: { T1: { at: NOW, tempC } } })).filter(({ key }) => key === 'temp:T1');
+    expect(at(24)).toEqual([]);
+    expect(at(21)[0]?.text).toContain('Lemon tetra');
+    expect(at(21)[0]?.text).not.toContain('Zebra danio');
+    const ph = (value: number, error: number) =>
+      alarms(told({ ph: { T1: { value, error, at: NOW } } }))
+        .map(({ text }) => text)
+        .join();
+    expect(ph(7.8, 0.1)).toContain('Lemon tetra want');
+    expect(ph(7.8, 0.1)).not.toContain('Zebra danio want');
+    expect(ph(7.3, 0.25)).toBe('');
+  });
+
+  it('counts one sump as one water', () => {
+    const tanks = [tank('T1', { sump: 'S1' }), tank('T2', { sump: 'S1' })];
+    const shared = told({ temperatures: { T2: { at: NOW, tempC: 15 } } }, two, tanks);
+    expect(shared.room.temperatures.T1?.tempC).toBe(15);
+    expect(alarms(shared).some(({ key }) => key === 'temp:T1')).toBe(true);
+  });
+
+  it('names illness, serves the tank last with tools of its own, and flags those that share its water', () => {
+    const tanks = [tank('T1', { sump: 'S1' }), tank('T2', { sump: 'S1', leftCm: 50 })];
+    const lots = [lot('tetras', 'T1', 'lemon-tetra'), lot('danios', 'T2', 'zebra-danio')];
+    const ill = told({ illnesses: [{ tankId: 'T1', at: NOW, what: 'white spots' }] }, lots, tanks);
+    const { stops } = deriveRound(ill, TODAY);
+    expect(stops.map(({ code }) => code)).toEqual(['T2', 'T1']);
+    expect(stops[1]).toMatchObject({ quarantine: true });
+    expect(stops[1]?.notes.join()).toContain('its own net');
+    expect(alarms(ill)[0]).toMatchObject({ severity: 'now', title: 'T1: white spots.' });
+    expect(alarms(ill)[0]?.text).toContain('shared by T2');
+    const old = told({ illnesses: [{ tankId: 'T1', at: '2026-01-10T08:00:00.000Z', what: 'white spots' }] }, lots, tanks);
+    expect(alarms(old).filter(({ key }) => key.startsWith('illness'))).toEqual([]);
+  });
+
+  it('says of a planned tank that it will not be free, and which is', () => {
+    const facts = factsOf(
+      house({
+        lots: [lot('danios', 'T1', 'zebra-danio')],
+        attempts: [attempt('Dawn', 'T1', 'lemon-tetra', { from: '2026-03-20', setUpOn: '2026-03-20' })],
+      }),
+    );
+    const planned = (more: Partial<HouseFacts['stock']> = {}) =>
+      alarms(readHouse({ ...facts, stock: { ...facts.stock, ...more } }, NOW)).filter(({ key }) => key === 'planned:Dawn');
+    expect(planned()).toMatchObject([
+      { title: 'Dawn: T1 will not be free on Fri 20 Mar.', text: '10 zebra danio live in T1. T2 is free then.' },
+    ]);
+    expect(planned({ lots: [] })).toEqual([]);
+    const apart = { lots: [], quarantines: { T1: { from: '2026-03-01', endsOn: '2026-03-29', daysLeft: 19 } } };
+    expect(planned(apart)[0]?.text).toContain('in quarantine until Sun 29 Mar');
   });
 });

@@ -1,13 +1,14 @@
 import { BAR_RANK, chore, choreKinds, tick, type Agenda, type Alarm, type Bar, type Chore } from '../agenda';
 import { codeOf } from '../room';
+import { totalHeads } from '../stock';
 import { addDays, formatDay, formatDayRange, type Day } from '../time';
 import { decideBooking } from './decideBooking';
 import type { SpawningAttempt, SpawningView } from './facts';
 import type { TriggerSchool } from './recipe';
 
 export const SPAWNING_CHORES = choreKinds({
-  setUp: { seconds: 900, words: 'set up' },
-  trigger: { seconds: 600, words: 'trigger' },
+  setUp: { stays: true, seconds: 900, words: 'set up' },
+  trigger: { stays: true, seconds: 600, words: 'trigger' },
 });
 
 /** What each school does to set spawning off. */
@@ -36,7 +37,13 @@ function attemptChores(attempt: SpawningAttempt, day: Day, view: SpawningView): 
         text: 'Set up and move the parents in',
         amountText: attempt.name,
         overdue: day > addDays(attempt.setUpOn, 1),
-        why: ['Log the move: the chore goes when they are here.'],
+        why: [
+          'A tick logs the move of whole groups. To move only some of them, use Move where they live: the chore goes when they are here.',
+          ...view.stock.lots
+            .filter((lot) => attempt.parentLotIds.includes(lot.id))
+            .map((lot) => `${totalHeads(lot)} from ${codeOf(view, lot.tankId) || 'no tank'}.`),
+        ],
+        tick: tick('parentsIn', attempt.id),
       }),
     );
   if (attempt.triggerOn && day >= attempt.triggerOn) {
@@ -58,13 +65,15 @@ function attemptChores(attempt: SpawningAttempt, day: Day, view: SpawningView): 
 /** Tanks that two attempts hold on the same days. */
 function bookingAlarms(view: SpawningView): Alarm[] {
   const alarms: Alarm[] = [];
-  const bookings = [...view.attempts.values()].map((attempt) => ({
-    id: attempt.id,
-    name: attempt.name,
-    tankId: attempt.tankId,
-    from: attempt.from,
-    to: attempt.to,
-  }));
+  const bookings = [...view.attempts.values()]
+    .filter(({ hasBrood }) => !hasBrood)
+    .map((attempt) => ({
+      id: attempt.id,
+      name: attempt.name,
+      tankId: attempt.tankId,
+      from: attempt.from,
+      to: attempt.to,
+    }));
   for (const [i, booking] of bookings.entries()) {
     const decision = decideBooking(booking, bookings.slice(i + 1));
     if (decision.ok) continue;

@@ -17,7 +17,7 @@ export {
   type TriggerSchool,
   type Recipe,
 } from './recipe';
-export { learnHatch, type HatchSample, type LearnedHatch } from './learnHatch';
+export { isPossibleHatch, learnHatch, type HatchSample, type LearnedHatch } from './learnHatch';
 export { decideBooking, type Booking } from './decideBooking';
 export { clutchCandidates, holdsFrom, readSpawning, type SpawningAttempt, type SpawningFacts, type SpawningView } from './facts';
 export { spawningAgenda, SPAWNING_CHORES } from './agenda';

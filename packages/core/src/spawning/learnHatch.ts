@@ -29,6 +29,31 @@ const T95 = [
 const middle = (range: TimeRange) => (Date.parse(range.from) + Date.parse(range.to)) / 2;
 const width = (range: TimeRange) => (Date.parse(range.to) - Date.parse(range.from)) / DAY_MS;
 
+/** Warm enough, in order, and seen closely enough to teach anything. */
+const isSound = ({ laid, hatched, meanTempC }: HatchSample, developmentZeroC: number): boolean =>
+  meanTempC > developmentZeroC + 1 &&
+  middle(hatched) > middle(laid) &&
+  width(laid) <= WIDEST_DAYS &&
+  width(hatched) <= WIDEST_DAYS;
+
+/** A hatch outside of this share of the shortest and of the longest duration was misread, or was another clutch. */
+const POSSIBLE: readonly [number, number] = [0.4, 2.5];
+
+/** The days a hatch took, as if at the temperature of the species' figure. */
+export const hatchDays = (
+  { hatch, developmentZeroC }: Pick<Figures, 'hatch' | 'developmentZeroC'>,
+  { laid, hatched, meanTempC }: HatchSample,
+): number =>
+  (((middle(hatched) - middle(laid)) / DAY_MS) * (meanTempC - developmentZeroC)) /
+  Math.max(0.1, (hatch?.atC ?? 25) - developmentZeroC);
+
+/** Whether a hatch can be what it is said to be: far outside of the species' window it is not learned from. */
+export function isPossibleHatch(figures: Pick<Figures, 'hatch' | 'developmentZeroC'>, sample: HatchSample): boolean {
+  if (!figures.hatch) return true;
+  const days = hatchDays(figures, sample);
+  return days >= figures.hatch.days[0] * POSSIBLE[0] && days <= figures.hatch.days[1] * POSSIBLE[1];
+}
+
 /**
  * Narrows a species' hatch duration by the breeder's own past broods: the 90 % prediction interval of the warmth they needed, never
  * narrower than how exactly they were seen. Null while there are fewer than three, or where it would not be narrower than the starting point.
@@ -40,20 +65,10 @@ export function learnHatch(
 ): LearnedHatch | null {
   const { hatch, developmentZeroC } = figures;
   if (!hatch) return null;
-  const sound = samples.filter(
-    ({ laid, hatched, meanTempC }) =>
-      meanTempC > developmentZeroC + 1 &&
-      middle(hatched) > middle(laid) &&
-      width(laid) <= WIDEST_DAYS &&
-      width(hatched) <= WIDEST_DAYS,
-  );
+  const sound = samples.filter((sample) => isPossibleHatch(figures, sample) && isSound(sample, developmentZeroC));
   const count = sound.length;
   if (count < FEWEST) return null;
-  const perDay = hatch.atC - developmentZeroC;
-  // Days they would have taken at the figure's own temperature.
-  const days = sound.map(
-    ({ laid, hatched, meanTempC }) => (((middle(hatched) - middle(laid)) / DAY_MS) * (meanTempC - developmentZeroC)) / perDay,
-  );
+  const days = sound.map((sample) => hatchDays(figures, sample));
   const mean = days.reduce((sum, value) => sum + value, 0) / count;
   const variance = days.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (count - 1);
   const seen = sound.reduce((sum, { laid, hatched }) => sum + (width(laid) + width(hatched)) / 2, 0) / count;

@@ -39,7 +39,8 @@ export function defaultRecipe(method: Method): Recipe {
     eggPlan,
     fungus: eggPlan === 'pullEggs' ? 'leaves' : 'flow',
     trigger: 'stable',
-    dailyChangeFraction: method === 'annualPeat' ? 0 : 0.5,
+    // Half a day is the rule of egg boxes; loose eggs in a spawning tank are not siphoned, and a pond never.
+    dailyChangeFraction: eggPlan === 'pullEggs' && method !== 'annualPeat' ? 0.5 : 0,
     dyeMgPerL: null,
     dyeStockPercent: null,
   };

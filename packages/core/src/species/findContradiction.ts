@@ -12,7 +12,8 @@ const STAGES = { hatch: 'the hatch', yolk: 'the yolk', freeSwimming: 'swimming',
  * The first figure that contradicts another, so that nothing could be worked out from them: development that stands still where a
  * stage is said to go on, young longer than adults, a sale before the young can eat. Null when they go together.
  */
-export function findContradiction(figures: Figures): Contradiction | null {
+export function findContradiction(figures: Figures | undefined): Contradiction | null {
+  if (!figures) return null;
   for (const [stage, words] of Object.entries(STAGES) as [keyof typeof STAGES, string][]) {
     const duration = figures[stage];
     if (duration && duration.atC <= figures.developmentZeroC)

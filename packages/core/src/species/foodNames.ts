@@ -15,4 +15,10 @@ export const FOOD_NAMES: Record<Food, string> = {
   crushedDry: 'crushed dry food',
   pellets: 'pellets',
   biofilm: 'biofilm and leaves',
+  greenWater: 'green water',
+  whiteWorm: 'white worms',
+  frozen: 'frozen food',
+  bloodworm: 'bloodworms',
+  vegetables: 'vegetables',
+  wafers: 'wafers',
 };

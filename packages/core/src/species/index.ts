@@ -2,18 +2,38 @@ export { FOOD_NAMES } from './foodNames';
 export {
   METHODS,
   FOODS,
+  GRADES,
   type Method,
   type Start,
   type Food,
   type Range,
   type StageDuration,
   type LadderRung,
+  type Grade,
+  type Leave,
+  type EggSite,
+  type EggCare,
+  type BreederHabits,
   type Figures,
   type FigureKey,
   type MethodTemplate,
   type SpeciesProfile,
   type ResolvedSpecies,
 } from './profile';
-export { METHOD_TEMPLATES, SHIPPED_SPECIES, resolveSpecies, foodFor, expectedLengthMm, expectedAgeDays } from './resolveSpecies';
+export { METHOD_TEMPLATES, SHIPPED_SPECIES, resolveSpecies } from './resolveSpecies';
+export {
+  bodyG,
+  canSwallow,
+  expectedAgeDays,
+  expectedLengthMm,
+  growthPace,
+  LENGTH_SPREAD,
+  meanOfTenthMm,
+  middle,
+  smallestTenthMm,
+} from './growth';
+export { firstFood, foodsOn, foodSpans, substitutesFor, type FoodsOfDay, type FoodSpan } from './foods';
+export { lifeOf, type SpeciesLife } from './life';
+export { speciesLife } from './speciesLife';
 export { readSpecies, type SavedSpecies, type SpeciesFacts, type SpeciesView } from './facts';
 export { findContradiction, type Contradiction } from './findContradiction';

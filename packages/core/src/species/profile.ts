@@ -38,6 +38,12 @@ export const FOODS = [
   'crushedDry',
   'pellets',
   'biofilm',
+  'greenWater',
+  'whiteWorm',
+  'frozen',
+  'bloodworm',
+  'vegetables',
+  'wafers',
 ] as const;
 export type Food = (typeof FOODS)[number];
 
@@ -50,10 +56,40 @@ export interface StageDuration {
   days: Range;
 }
 
-/** One rung of the food ladder: taken from a length of `fromMm` on. */
+/** One rung of the food ladder: taken once the smallest tenth of a brood is `fromMm` long. */
 export interface LadderRung {
   food: Food;
   fromMm: number;
+  /** Given for so many days only, where it carries just the smallest. */
+  days?: number | undefined;
+}
+
+/** How well a figure is known: well established, taken from a related species, or guessed from general habit. */
+export const GRADES = ['recorded', 'relative', 'guess'] as const;
+export type Grade = (typeof GRADES)[number];
+
+/** Who has to leave so that nobody is eaten or worn out, and when; `withinDays` of that. */
+export interface Leave {
+  who: 'adults' | 'female' | 'male' | 'mother' | 'youngMales';
+  when: 'afterSpawning' | 'whenCarrying' | 'atHatch' | 'whenSwimming' | 'atRelease' | 'beforeMature';
+  withinDays: number;
+}
+
+/** Where eggs are: loose on the floor, in a mop or moss, on glass, slate or leaf, in a cave or shell, and so on. */
+export type EggSite = 'loose' | 'mop' | 'glass' | 'cave' | 'shell' | 'nest' | 'peat' | 'brush' | 'body';
+
+/** What a method asks for once, at a point of the eggs' life. */
+export interface EggCare {
+  on: 'laid' | 'beforeHatch' | 'swimming';
+  text: string;
+  why: string;
+}
+
+/** What breeders of a species are held to where its method would say otherwise. */
+export interface BreederHabits {
+  femalesPerMale: Range;
+  perHundredL: number;
+  perM2: number;
 }
 
 /** Every figure is a starting point from general husbandry; the breeder's own value goes before it. */
@@ -87,6 +123,18 @@ export interface Figures {
   juvenilesPerLitre: Range;
   /** Share of the eggs (or newborn) that usually reach sale size. */
   survivalToSale: Range;
+  /** Whether litres or floor area limit how many live in a tank. */
+  limitedBy: 'litres' | 'floor';
+  /** Young of sale size that a square metre of floor carries; null where litres limit. */
+  juvenilesPerM2: Range | null;
+  /** Body weight over the cube of the length, g/mm³: its form. */
+  bodyGPerMm3: number;
+  /** Brine shrimp that one young of 4 mm takes in a meal. */
+  naupliiAt4Mm: number;
+  /** Dry food of a grown animal a day, as a share of its weight. */
+  adultFeedShare: Range;
+  /** What grown animals live on, the staple first. */
+  adultFoods: readonly Food[];
   eggsEatenBy: 'nobody' | 'parents' | 'anyAdult';
   fryEatenBy: 'nobody' | 'parents' | 'anyAdult';
 }
@@ -102,6 +150,11 @@ export interface MethodTemplate {
   eggsRest: boolean;
   /** Share of the usual step from one water to another that they stand at once; shrimp and crayfish stand half. */
   waterSteps: number;
+  /** Carried young hang on to their mother after the eggs hatch, and let go later. */
+  hangs: boolean;
+  leaves: readonly Leave[];
+  eggSite: EggSite;
+  eggCare: readonly EggCare[];
   figures: Figures;
 }
 
@@ -114,19 +167,34 @@ export interface SpeciesProfile {
   /** Two letters that stand for it on small tanks. */
   initials: string;
   caution?: string | undefined;
+  /** How well the species' own figures are known; what comes from its method is a guess. */
+  grade?: Grade | undefined;
+  /** Where the species differs from its method. */
+  guards?: MethodTemplate['guards'] | undefined;
+  eggPlan?: string | undefined;
+  leaves?: readonly Leave[] | undefined;
+  breeders?: { [Key in keyof BreederHabits]?: BreederHabits[Key] | undefined } | undefined;
+  /** Age at which they are old, days, for those that live a season. */
+  usefulDays?: Range | undefined;
   figures: Partial<Figures>;
 }
 
 /** A profile with every figure filled in, and where each came from. */
-export interface ResolvedSpecies extends Omit<SpeciesProfile, 'figures'> {
+export interface ResolvedSpecies extends Omit<SpeciesProfile, 'figures' | 'guards' | 'eggPlan' | 'leaves' | 'grade'> {
   start: Start;
   guards: MethodTemplate['guards'];
   eggPlan: string;
   eggsRest: boolean;
   waterSteps: number;
+  hangs: boolean;
+  leaves: readonly Leave[];
+  eggSite: EggSite;
+  eggCare: readonly EggCare[];
   shipped: boolean;
   figures: Figures;
   origins: Record<FigureKey, 'method' | 'species' | 'own'>;
+  /** How well each figure is known; the keeper's own counts as recorded. */
+  grades: Record<FigureKey, Grade>;
   /** Number of the breeder's own broods that `figures.hatch` was narrowed by; none when it is a starting point. */
   hatchBroods?: number | undefined;
 }

@@ -1,5 +1,7 @@
 import fc from 'fast-check';
-import { expectedAgeDays, expectedLengthMm, foodFor, METHOD_TEMPLATES, resolveSpecies, SHIPPED_SPECIES } from './resolveSpecies';
+import { foodsOn } from './foods';
+import { expectedAgeDays, expectedLengthMm } from './growth';
+import { METHOD_TEMPLATES, resolveSpecies, SHIPPED_SPECIES } from './resolveSpecies';
 import { FOOD_NAMES } from './foodNames';
 import { METHODS, type Figures, type Range } from './profile';
 
@@ -18,7 +20,7 @@ describe('the shipped species', () => {
     '%s: every figure is a sensible range',
     (_name, { figures, start }) => {
       for (const [key, value] of Object.entries(figures) as [keyof Figures, unknown][])
-        if (Array.isArray(value) && value.length === 2 && key !== 'ladder') {
+        if (Array.isArray(value) && value.length === 2 && typeof value[0] === 'number') {
           const [low, high] = value as unknown as Range;
           expect([key, low <= high, low >= 0]).toEqual([key, true, true]);
         }
@@ -28,7 +30,7 @@ describe('the shipped species', () => {
       expect(figures.ladder[0]?.fromMm).toBe(0);
       for (const [i, rung] of figures.ladder.entries()) {
         expect(FOOD_NAMES[rung.food]).toBeTruthy();
-        if (i > 0) expect(rung.fromMm).toBeGreaterThan(figures.ladder[i - 1]?.fromMm ?? 0);
+        if (i > 0) expect(rung.fromMm).toBeGreaterThanOrEqual(figures.ladder[i - 1]?.fromMm ?? 0);
       }
       if (start === 'born') expect(figures.interval?.days[0]).toBeGreaterThan(10);
       else
@@ -49,8 +51,9 @@ describe('a breeder’s own figures', () => {
     if (!profile) throw new Error('no lemon tetra');
     const own = resolveSpecies(profile, { clutch: [10, 20] });
     expect(own.figures.clutch).toEqual([10, 20]);
-    expect(own.origins).toMatchObject({ clutch: 'own', hatch: 'species', ladder: 'method' });
-    expect(own.figures.ladder).toEqual(METHOD_TEMPLATES.eggScatterer.figures.ladder);
+    expect(own.origins).toMatchObject({ clutch: 'own', hatch: 'species', survivalToSale: 'method' });
+    expect(own.grades).toMatchObject({ clutch: 'recorded', hatch: 'recorded', survivalToSale: 'guess' });
+    expect(own.figures.survivalToSale).toEqual(METHOD_TEMPLATES.eggScatterer.figures.survivalToSale);
   });
 });
 
@@ -79,18 +82,23 @@ describe('growth', () => {
 });
 
 describe('the food ladder', () => {
+  it('keeps the old food beside the new one for a week, and never gives nothing', () => {
+    const tetra = all.find(({ key }) => key === 'lemon-tetra');
+    if (!tetra) throw new Error('no lemon tetra');
+    const on = (day: number) => foodsOn(tetra.figures, day);
+    expect([on(0).main, on(5).main, on(12).main]).toEqual(['infusoria', 'vinegarEel', 'brineShrimp']);
+    expect(on(5).beside.map(({ food }) => food)).toEqual(['infusoria']);
+    expect(on(12).beside.map(({ food }) => food)).toEqual(['vinegarEel']);
+    expect(on(60)).toMatchObject({ main: 'brineShrimp', beside: [{ food: 'crushedDry' }] });
+  });
+
   it('gives the first food at once and never climbs down as they grow', () => {
     fc.assert(
-      fc.property(
-        anySpecies,
-        fc.double({ min: 0, max: 60, noNaN: true }),
-        fc.double({ min: 0, max: 20, noNaN: true }),
-        ({ figures }, mm, more) => {
-          const rung = (length: number) => figures.ladder.findIndex(({ food }) => food === foodFor(figures, length));
-          expect(rung(0)).toBe(0);
-          expect(rung(mm + more)).toBeGreaterThanOrEqual(rung(mm));
-        },
-      ),
+      fc.property(anySpecies, fc.integer({ min: 0, max: 90 }), fc.integer({ min: 0, max: 20 }), ({ figures }, day, more) => {
+        const rung = (at: number) => figures.ladder.findIndex(({ food }) => food === foodsOn(figures, at).main);
+        expect(figures.ladder[rung(0)]?.fromMm).toBe(0);
+        expect(rung(day + more)).toBeGreaterThanOrEqual(rung(day));
+      }),
     );
   });
 });

@@ -1,12 +1,13 @@
-import { chore, choreKinds, type Agenda, type Alarm, type Chore } from '../agenda';
+import { chore, choreKinds, tick, type Agenda, type Alarm, type Chore } from '../agenda';
+import type { ResolvedSpecies } from '../species';
 import { checkTemperature, codeOf, STALE_DAYS, type RoomTank } from '../room';
-import { daysBetween, formatDay, formatInstant, houseDay, timesADay, type Day } from '../time';
+import { addDays, daysBetween, formatDay, formatInstant, houseDay, sentence, timesADay, type Day } from '../time';
 import { formatNumber, formatRange } from '../units';
 import type { StockLot, StockProgramme, StockView } from './facts';
 
 export const STOCK_CHORES = choreKinds({
   condition: { seconds: 60, words: 'conditioning food' },
-  score: { seconds: 90, way: 'watch', words: 'score condition' },
+  score: { stays: true, seconds: 90, way: 'watch', words: 'score condition' },
   quarantineEnd: { seconds: 240, way: 'watch', words: 'end of quarantine' },
 });
 
@@ -36,6 +37,7 @@ function conditioningChores(lots: readonly StockLot[], view: StockView, day: Day
             : [`Sexes apart, by ${programme.separated === 'divider' ? 'a divider' : 'tank'}.`]),
           ...(programme.water ? [programme.water] : []),
         ],
+        tick: tick('fed', null, programme.foods),
       }),
     ];
     if (programme.lastScored === null || daysBetween(programme.lastScored, day) >= SCORE_DAYS)
@@ -75,7 +77,7 @@ const BREACH_DAYS = 28;
 
 function temperatureAlarms(view: StockView): Alarm[] {
   const alarms: Alarm[] = [];
-  const { now, timeZone, room, species } = view;
+  const { now, timeZone, room } = view;
   for (const [tankId, lots] of view.lotsByTank) {
     const tank = view.tanks.get(tankId);
     const last = room.temperatures[tankId];
@@ -92,18 +94,54 @@ function temperatureAlarms(view: StockView): Alarm[] {
       });
       continue;
     }
-    const kept = species.get(lots[0]?.speciesKey ?? '');
-    if (!kept) continue;
-    const verdict = checkTemperature(last.tempC, kept.figures.tempC);
-    if (verdict !== 'within')
+    const wrong = kindsOf(lots, view).flatMap((kept) => {
+      const verdict = checkTemperature(last.tempC, kept.figures.tempC);
+      return verdict === 'within' ? [] : [{ kept, verdict }];
+    });
+    const [first] = wrong;
+    if (first)
       alarms.push({
         key: `temp:${tankId}`,
         severity: 'now',
-        title: `${tank.code} is too ${verdict === 'below' ? 'cold' : 'warm'}: ${formatNumber(last.tempC, 3)} °C.`,
-        text: `${kept.commonName} want ${formatRange(kept.figures.tempC)} °C; measured ${formatInstant(last.at, houseDay(now, timeZone), timeZone)}. Check heater and room, and change it slowly.`,
+        title: `${tank.code} is too ${first.verdict === 'below' ? 'cold' : 'warm'}: ${formatNumber(last.tempC, 3)} °C.`,
+        text: `${wrong.map(({ kept }) => `${kept.commonName} want ${formatRange(kept.figures.tempC)} °C`).join(', ')}; measured ${formatInstant(last.at, houseDay(now, timeZone), timeZone)}. Check heater and room, and change it slowly.`,
         subject,
       });
   }
+  return alarms;
+}
+
+/** The kinds that live in a tank, each once. */
+const kindsOf = (lots: readonly StockLot[], view: StockView): ResolvedSpecies[] =>
+  [...new Set(lots.map((lot) => lot.speciesKey))].flatMap((key) => view.species.get(key) ?? []);
+
+const WATER = { ph: { name: 'pH', unit: '' }, ghDeg: { name: 'hardness', unit: ' °dGH' } } as const;
+/** A value older than this says little of the water now. */
+const WATER_DAYS = 45;
+
+/** pH and hardness outside of what somebody in the tank wants, by more than the test may be off. */
+function waterAlarms(view: StockView): Alarm[] {
+  const alarms: Alarm[] = [];
+  for (const [tankId, lots] of view.lotsByTank)
+    for (const quantity of ['ph', 'ghDeg'] as const) {
+      const tank = view.tanks.get(tankId);
+      const last = view.room[quantity][tankId];
+      if (!tank || !last || daysBetween(houseDay(last.at, view.timeZone), view.today) > WATER_DAYS) continue;
+      const wrong = kindsOf(lots, view).filter(({ figures }) => {
+        const [low, high] = figures[quantity];
+        return last.value + last.error < low || last.value - last.error > high;
+      });
+      const [first] = wrong;
+      if (!first) continue;
+      const { name, unit } = WATER[quantity];
+      alarms.push({
+        key: `${quantity}:${tankId}`,
+        severity: 'soon',
+        title: `${tank.code}: ${name} ${formatNumber(last.value, 3)}${unit} does not suit them.`,
+        text: `${wrong.map(({ commonName, figures }) => `${commonName} want ${formatRange(figures[quantity], 3)}${unit}`).join(', ')}; measured ${formatDay(houseDay(last.at, view.timeZone), view.today)}, give or take ${formatNumber(last.error)}. Change it over days, not at once.`,
+        subject: { kind: 'tank', id: tankId },
+      });
+    }
   return alarms;
 }
 
@@ -122,6 +160,42 @@ function breachAlarms(view: StockView): Alarm[] {
   return alarms;
 }
 
+/** Illness is worth its own tools and the last place of the walk for so long after it was last seen. */
+export const ILLNESS_DAYS = 28;
+
+/** Tanks where illness was seen lately, with what was seen and until when they are apart. */
+export function illnessOf(view: StockView, tankId: string): { what: string; on: Day; until: Day } | null {
+  const seen = view.room.illnesses.filter((one) => one.tankId === tankId).at(-1);
+  if (!seen) return null;
+  const on = houseDay(seen.at, view.timeZone);
+  const until = addDays(on, ILLNESS_DAYS);
+  return until >= view.today ? { what: seen.what, on, until } : null;
+}
+
+function illnessAlarms(view: StockView): Alarm[] {
+  return [...view.tanks.values()].flatMap((tank): Alarm[] => {
+    const ill = illnessOf(view, tank.id);
+    if (!ill) return [];
+    const exposed = [...view.tanks.values()].filter(
+      (other) => other.id !== tank.id && tank.sump !== null && other.sump === tank.sump,
+    );
+    const codes = exposed.map(({ code }) => code);
+    const shared =
+      codes.length > 0
+        ? ` Its water is shared by ${codes.slice(0, 4).join(', ')}${codes.length > 4 ? ` and ${codes.length - 4} more` : ''}: watch them.`
+        : '';
+    return [
+      {
+        key: `illness:${tank.id}`,
+        severity: 'now',
+        title: `${tank.code}: ${ill.what}.`,
+        text: `Seen ${formatDay(ill.on, view.today)}. Serve it last with tools of its own until ${formatDay(ill.until, view.today)}, and nobody leaves it.${shared} See under Room who may be exposed; a vet knows what to treat.`,
+        subject: { kind: 'tank', id: tank.id },
+      },
+    ];
+  });
+}
+
 /** Below this an outdoor pond is not fed: cold animals do not digest, and the food rots. */
 const POND_FEED_FROM_C = 10;
 
@@ -134,6 +208,11 @@ export function tooColdToFeed(view: StockView, tankId: string): number | null {
 function notes(view: StockView, tankId: string): string[] {
   const tank: RoomTank | undefined = view.tanks.get(tankId);
   const found: string[] = [];
+  const ill = illnessOf(view, tankId);
+  if (ill)
+    found.push(
+      `${sentence(ill.what)}, seen ${formatDay(ill.on, view.today)}: its own net, hose and towel; wash hands after. Until ${formatDay(ill.until, view.today)}.`,
+    );
   const quarantine = view.stock.quarantines[tankId];
   if (tank?.quarantine || quarantine !== undefined)
     found.push(
@@ -157,6 +236,6 @@ export const stockAgenda: Agenda<StockView> = {
         ),
       ].map((due) => ({ tankId, chore: due })),
     ),
-  alarms: (view) => [...temperatureAlarms(view), ...breachAlarms(view)],
+  alarms: (view) => [...illnessAlarms(view), ...temperatureAlarms(view), ...waterAlarms(view), ...breachAlarms(view)],
   notes,
 };

@@ -13,6 +13,12 @@ export interface StockLot extends Heads {
   name: string | null;
   /** When it came into its tank. */
   since: Instant;
+  /** When it was born, as far as is known or was guessed when it came. */
+  bornOn: Day | null;
+  /** Mean length at the newest measuring that still holds, mm. */
+  lengthMm: number | null;
+  /** The tank it was in before: where it goes back to after spawning. */
+  homeTankId: string | null;
   /** A pair that has raised young and is not to be disturbed. */
   isProven: boolean;
 }

@@ -1,29 +1,11 @@
+import type { Cause } from './causes';
+
 /** Animals by sex; whole numbers, none negative. Eggs count as unsexed. */
 export interface Heads {
   males: number;
   females: number;
   unsexed: number;
 }
-
-/** Why animals came, went or were counted anew. */
-export const CAUSES = [
-  'acquired',
-  'birth',
-  'countCorrection',
-  'death',
-  'infertile',
-  'cull',
-  'move',
-  'split',
-  'merge',
-  'sale',
-  'gift',
-  'predation',
-  'unknown',
-  'sexing',
-  'undo',
-] as const;
-export type Cause = (typeof CAUSES)[number];
 
 /** One immutable row of the double-entry ledger; `null` on a side is the world outside. */
 export interface Movement extends Heads {

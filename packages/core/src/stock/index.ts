@@ -1,5 +1,4 @@
 export {
-  CAUSES,
   EMPTY,
   addHeads,
   subtractHeads,
@@ -10,11 +9,11 @@ export {
   decideLoss,
   decideCount,
   decideSexing,
-  type Cause,
   type Heads,
   type Movement,
   type MoveRefusal,
 } from './headcount';
+export { CAUSES, causeWords, LOSS_CAUSES, LOSS_WORDS, type Cause, type LossCause } from './causes';
 export { sexing, sexWords, type Likelihood, type SeenTrait } from './sexing/sexing';
 export { expectedGain, findNextTrait, openBits } from './sexing/nextTrait';
 export { learnTrait, STARTING_WEIGHT, type TraitTally } from './sexing/learnTrait';
@@ -99,4 +98,4 @@ export {
   type StockProgramme,
   type StockView,
 } from './facts';
-export { runningProgrammes, stockAgenda, STOCK_CHORES, tooColdToFeed } from './agenda';
+export { illnessOf, runningProgrammes, stockAgenda, STOCK_CHORES, tooColdToFeed } from './agenda';

@@ -10,6 +10,10 @@ export interface TimeRange {
 
 /** A moment that is known exactly, as the span it lies in. */
 export const exactly = (at: Instant): TimeRange => ({ from: at, to: at });
+/** The middle of an uncertain instant. */
+export const middleOf = ({ from, to }: TimeRange): Instant => new Date((Date.parse(from) + Date.parse(to)) / 2).toISOString();
+/** An instant so many times 24 hours later, or earlier. */
+export const plusDays = (at: Instant, days: number): Instant => new Date(Date.parse(at) + days * 86_400_000).toISOString();
 
 const DAY_MS = 86_400_000;
 /** Zones change their offset at quarters of an hour at the finest. */

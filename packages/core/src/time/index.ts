@@ -1,5 +1,7 @@
 export {
   exactly,
+  middleOf,
+  plusDays,
   houseDay,
   startOfDay,
   addDays,
@@ -21,4 +23,6 @@ export {
   weekday,
   isWeekend,
 } from './formatDay';
-export { everyDays, sentence, timesADay } from './words';
+export { readDayText, readMomentText, type Towards } from './readDayText';
+export { readWhen, type WhenContext, type WhenRead } from './readWhen';
+export { everyDays, inARow, lexicon, sentence, timesADay } from './words';

@@ -11,6 +11,8 @@ import {
   instantOf,
   isWeekend,
   localTime,
+  readDayText,
+  readMomentText,
   startOfDay,
   weekday,
 } from './index';
@@ -89,5 +91,41 @@ describe('showing days', () => {
     expect(formatInstantRange({ from: '2026-11-24T06:00:00Z', to: '2026-11-24T07:00:00Z' }, today, DUBLIN)).toBe(
       'Tue 24 Nov 06:00 – 07:00',
     );
+  });
+});
+
+describe('a day as typed', () => {
+  const TUESDAY = '2026-11-24';
+  it.each([
+    ['Fri', 'ahead', '2026-11-27'],
+    ['Fri', 'past', '2026-11-20'],
+    ['tue', 'ahead', '2026-11-24'],
+    ['Tue 24 Nov', 'past', '2026-11-24'],
+    ['3 Dec', 'ahead', '2026-12-03'],
+    ['Dec 3', 'ahead', '2026-12-03'],
+    ['5 Jan', 'ahead', '2027-01-05'],
+    ['28 Oct', 'past', '2026-10-28'],
+    ['tomorrow', 'ahead', '2026-11-25'],
+    ['in 2 weeks', 'ahead', '2026-12-08'],
+    ['yesterday', 'past', '2026-11-23'],
+    ['2026-11-20', 'past', '2026-11-20'],
+    ['3 Dec 2025', 'past', '2025-12-03'],
+    ['31 Feb', 'ahead', null],
+    ['soon', 'ahead', null],
+    ['Fri at 6', 'past', null],
+    ['', 'past', null],
+  ] as const)('%s (%s) is %s', (text, towards, day) => {
+    expect(readDayText(text, TUESDAY, towards)).toBe(day);
+  });
+
+  it('with a time is a moment of the house, and a whole day is none', () => {
+    const context = { now: '2026-11-24T07:12:00.000Z', timeZone: 'Europe/Dublin' };
+    const read = (text: string) => readMomentText(text, context);
+    expect(read('yesterday 22:00')).toBe('2026-11-23T22:00');
+    expect(read('Fri at 6')).toBe('2026-11-20T06:00');
+    expect(read('Tue 24 Nov 06:50')).toBe('2026-11-24T06:50');
+    expect(read('2026-11-22T18:30')).toBe('2026-11-22T18:30');
+    expect(read('at 6')).toBe('2026-11-24T06:00');
+    expect([read('yesterday'), read('nonsense'), read('25:00')]).toEqual([null, null, null]);
   });
 });

@@ -4,5 +4,13 @@ export const everyDays = (days: number): string => (days === 1 ? 'every day' : `
 /** How often in a day: "once a day", "3 × a day". */
 export const timesADay = (times: number): string => (times === 1 ? 'once a day' : `${times} × a day`);
 
+/** Names in a row: "a, b and c". */
+export const inARow = (names: readonly string[]): string =>
+  names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1) ?? ''}`;
+
 /** Words with a capital, as a sentence begins. */
 export const sentence = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+
+/** Words and what they mean, without those every object knows ("constructor"). */
+export const lexicon = <T>(words: Record<string, T>): Readonly<Record<string, T>> =>
+  Object.assign(Object.create(null) as Record<string, T>, words);

@@ -1,9 +1,9 @@
 import { dripAcclimation, type Quantity } from '../room';
 import { addHeads, breederLimits, checkCompany, totalHeads, type Heads } from '../stock';
-import { type ResolvedSpecies } from '../species';
+import { canSwallow, type ResolvedSpecies } from '../species';
 import { formatDay, type Day } from '../time';
 import { formatNumber } from '../units';
-import { youngPerLitre } from '../growout';
+import { youngCarried } from '../growout';
 import { floatMinutes } from './floatMinutes';
 
 /** What is compared between two waters. */
@@ -28,6 +28,7 @@ export interface TransferTank {
   tankId: string;
   code: string;
   litres: number;
+  floorM2: number;
   water: WaterValues;
   residents: readonly TransferGroup[];
   quarantine: { endsOn: Day | null } | null;
@@ -49,8 +50,6 @@ export interface TransferPlan {
 const TOLERANCE = { ghDeg: 2, khDeg: 2, tdsPpm: 40 } as const;
 const TEMP_STEP_C = 1;
 const PH_STEP = 0.5;
-/** A fish takes what is a third of its length. */
-const EATS_FROM = 3;
 
 function mixingWarnings(moved: TransferGroup, target: TransferTank): TransferWarning[] {
   const warnings: TransferWarning[] = [];
@@ -63,8 +62,8 @@ function mixingWarnings(moved: TransferGroup, target: TransferTank): TransferWar
       small.isYoung &&
       !small.isEggs &&
       small.species.figures.fryEatenBy !== 'nobody' &&
-      large.lengthMm >= EATS_FROM * small.lengthMm;
-    const adultEaten = !small.isYoung && large.lengthMm >= EATS_FROM * small.lengthMm;
+      canSwallow(large.lengthMm, small.lengthMm);
+    const adultEaten = !small.isYoung && canSwallow(large.lengthMm, small.lengthMm);
     if (!sameBrood && (eggsEaten || fryEaten || adultEaten))
       warnings.push({
         kind: 'eats',
@@ -93,8 +92,8 @@ function companyWarnings(moved: TransferGroup, source: TransferTank, target: Tra
   if (moved.isYoung) return warnings;
   const kin = target.residents.filter((other) => other.species.key === moved.species.key && !other.isYoung);
   const heads = kin.reduce((sum, other) => addHeads(sum, other.heads), moved.heads);
-  const company = { ...heads, litres: target.litres, floorM2: Infinity, shelters: null };
-  for (const check of checkCompany(company, breederLimits(moved.species.method, moved.species.figures)))
+  const company = { ...heads, litres: target.litres, floorM2: target.floorM2, shelters: null };
+  for (const check of checkCompany(company, breederLimits(moved.species.method, moved.species.figures, moved.species.breeders)))
     // One sex alone is how they are kept apart before spawning: nothing to warn of.
     if (!check.isMet && !(check.what === 'ratio' && (heads.males === 0 || heads.females === 0)))
       warnings.push({ kind: 'company', text: `With them in ${target.code}: ${check.words}` });
@@ -179,7 +178,7 @@ export function planTransfer(input: {
     });
   warnings.push(...mixingWarnings(moved, target), ...companyWarnings(moved, source, target));
   if (moved.isYoung && !moved.isEggs && target.litres > 0) {
-    const carries = Math.floor(youngPerLitre(moved.species.figures, moved.lengthMm) * target.litres);
+    const carries = Math.floor(youngCarried(moved.species.figures, moved.lengthMm, target, 'full'));
     const there = target.residents
       .filter((other) => other.isYoung && !other.isEggs)
       .reduce((sum, other) => sum + totalHeads(other.heads), 0);

@@ -25,6 +25,7 @@ const WATER = { tempC: 25, ph: 7, ghDeg: 6, khDeg: 4, tdsPpm: 150, nitratePpm: 1
 const tank = (code: string, more: Partial<TransferTank> = {}): TransferTank => ({
   tankId: code,
   code,
+  floorM2: 1,
   litres: 200,
   water: WATER,
   residents: [],

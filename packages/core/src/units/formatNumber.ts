@@ -13,6 +13,10 @@ export function formatNumber(value: number, figures = 2): string {
   return fraction ? `${grouped}.${fraction}` : grouped;
 }
 
+/** An amount as it was logged, "8 L"; empty when none was said. */
+export const formatAmount = (amount: number | null, unit: string | null): string =>
+  amount === null ? '' : `${formatNumber(amount, 3)} ${unit ?? ''}`.trimEnd();
+
 /** A range as shown, "3 – 5", or a single number when both ends look alike. */
 export function formatRange(range: readonly [number, number], figures = 2): string {
   const [low, high] = [formatNumber(range[0], figures), formatNumber(range[1], figures)];

@@ -1,3 +1,4 @@
 export { convert, unitFamily, UNITS, type Unit, type UnitFamily } from './convert';
-export { parseQuantity, type QuantityKind, type ParsedQuantity } from './parseQuantity';
-export { roundToFigures, formatNumber, formatRange } from './formatNumber';
+export { parseQuantity, VOLUME_SPELLINGS, type QuantityKind, type ParsedQuantity } from './parseQuantity';
+export { allInUnits, inUnits, type HouseUnits } from './inUnits';
+export { roundToFigures, formatAmount, formatNumber, formatRange } from './formatNumber';

@@ -8,6 +8,20 @@ export type ParsedQuantity = { ok: true; value: number; unit: Unit | 'd' } | { o
 
 const BASE: Record<QuantityKind, Unit | 'd'> = { temperature: 'degC', volume: 'L', length: 'cm', mass: 'kg', days: 'd' };
 
+/** Volumes as they are written by hand. */
+export const VOLUME_SPELLINGS = {
+  l: 'L',
+  litre: 'L',
+  litres: 'L',
+  liter: 'L',
+  liters: 'L',
+  ml: 'mL',
+  gal: 'galUS',
+  gallon: 'galUS',
+  gallons: 'galUS',
+  galuk: 'galUK',
+} as const satisfies Record<string, Unit>;
+
 const SPELLINGS: Record<QuantityKind, Record<string, Unit | 'd'>> = {
   temperature: {
     c: 'degC',
@@ -19,19 +33,7 @@ const SPELLINGS: Record<QuantityKind, Record<string, Unit | 'd'>> = {
     degf: 'degF',
     fahrenheit: 'degF',
   },
-  volume: {
-    l: 'L',
-    litre: 'L',
-    litres: 'L',
-    liter: 'L',
-    liters: 'L',
-    ml: 'mL',
-    gal: 'galUS',
-    gallon: 'galUS',
-    gallons: 'galUS',
-    galus: 'galUS',
-    galuk: 'galUK',
-  },
+  volume: { ...VOLUME_SPELLINGS, galus: 'galUS' },
   length: { cm: 'cm', mm: 'mm', in: 'in', inch: 'in', inches: 'in', '"': 'in', ft: 'ft', "'": 'ft' },
   mass: { kg: 'kg', g: 'g', lb: 'lb', lbs: 'lb', oz: 'oz' },
   days: { d: 'd', day: 'd', days: 'd' },
@@ -43,7 +45,13 @@ const SPELLINGS: Record<QuantityKind, Record<string, Unit | 'd'>> = {
  * @param defaultUnit - unit taken when none is typed; the base unit by default
  */
 export function parseQuantity(text: string, kind: QuantityKind, defaultUnit: Unit | 'd' = BASE[kind]): ParsedQuantity {
-  const match = /^([+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+))\s*([a-z°"']*)$/i.exec(text.trim());
+  // Inches come with fractions: "20 1/4", "3/8 in".
+  const fraction = /^(\d+\s+)?(\d+)\/(\d+)(.*)$/.exec(text.trim());
+  const plain =
+    fraction && Number(fraction[3]) > 0
+      ? `${Number(fraction[1] ?? 0) + Number(fraction[2]) / Number(fraction[3])}${fraction[4] ?? ''}`
+      : text.trim();
+  const match = /^([+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+))\s*([a-z°"']*)$/i.exec(plain);
   if (!match?.[1])
     return { ok: false, message: text.trim() ? `"${text.trim()}" is not a number with a unit.` : 'A value is needed.' };
   const value = Number(match[1].replace(',', '.'));

@@ -84,3 +84,18 @@ describe('showing a number', () => {
     expect(formatRange([3, 4.5])).toBe('3 – 4.5');
   });
 });
+
+describe('inches with fractions', () => {
+  it.each([
+    ['20 1/4 in', 51.435],
+    ['20 1/4"', 51.435],
+    ['3/8 in', 0.9525],
+  ])('%s are read', (text, cm) => {
+    const parsed = parseQuantity(text, 'length');
+    expect(parsed.ok && parsed.value).toBeCloseTo(cm, 6);
+  });
+
+  it('are not read when they divide by nothing', () => {
+    expect(parseQuantity('1/0 in', 'length').ok).toBe(false);
+  });
+});

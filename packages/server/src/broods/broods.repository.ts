@@ -11,7 +11,7 @@ const BROOD = declareTable('broods', {
 export type BroodRow = RowOf<typeof BROOD>;
 const OBSERVATION = declareTable('observations', {
   broodId: id(),
-  kind: text<'eggsSeen' | 'hatched' | 'freeSwimming'>(),
+  kind: text<'eggsSeen' | 'hatched' | 'freeSwimming' | 'looked'>(),
   fromAt: instant(),
   toAt: instant(),
 });
@@ -65,3 +65,4 @@ export function createBroodsRepository(database: Database) {
       observations.find(at, { broodId: { [Op.in]: [...broodIds] } }, { order: [['toAt', 'ASC']] }),
   };
 }
+export type BroodsRepository = ReturnType<typeof createBroodsRepository>;

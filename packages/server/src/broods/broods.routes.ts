@@ -7,6 +7,7 @@ export const broodsHandlers = (broods: BroodsService, pages: BroodPages): Handle
   broods: ({ who }) => pages.cards(who),
   brood: ({ who, params }) => pages.page(who, params.broodId ?? ''),
   addClutch: ({ who, body }) => broods.addClutch(who, body),
+  foundBrood: ({ who, body }) => broods.foundBrood(who, body),
   observe: ({ who, body }) => broods.observe(who, body),
   pickWhite: ({ who, body }) => broods.pickWhite(who, body),
 });

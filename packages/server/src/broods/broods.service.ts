@@ -12,11 +12,17 @@ import type { RoomService } from '../room';
 import type { SpawningService } from '../spawning';
 import type { BroodDescent, LotRow, StockService } from '../stock';
 import type { SpeciesService } from '../species';
+import { createFound } from './broods.found';
 import { createLearner } from './broods.learned';
+import { createBroodMoves } from './broods.moves';
+import { checkOrder } from './broods.order';
+import { createPossible } from './broods.possible';
 import { createTemperatures } from './broods.temperatures';
 import { createBroodsRepository, type BroodRow, type ObservationRow } from './broods.repository';
 import { v7 as newId } from 'uuid';
 
+/** Without an earlier look a stage was reached within the last day. */
+const LOOK_MS = 86_400_000;
 type Body<Name extends keyof typeof broodsEndpoints> = BodyOf<(typeof broodsEndpoints)[Name]>;
 const sum = (lots: readonly Heads[]) => lots.reduce((total, lot) => total + totalHeads(lot), 0);
 
@@ -51,28 +57,57 @@ export function createBroods(deps: {
       },
     },
     clutch: stock.ledgerUndoing({
-      tables: [broods],
+      // What was found with no attempt open brought its attempt along, and when it swam.
+      tables: [broods, observations, spawning.repository.attempts, spawning.repository.parents],
       async before(scope, entry) {
         for (const brood of await broods.find(scope, { entryId: entry.id }))
-          if ((await observations.find(scope, { broodId: brood.id }, { limit: 1 })).length > 0)
+          if ((await observations.find(scope, { broodId: brood.id })).some((seen) => seen.entryId !== entry.id))
             throw new DomainError('log/later-entries', { detail: 'This brood was observed since; take that back first.' });
       },
     }),
     observation: stock.ledgerUndoing({ tables: [observations] }),
     white: stock.ledgerUndoing({ tables: [observations] }),
   });
+  const { applyGoHome, applyParentsIn } = createBroodMoves({ stock, spawning });
+  /** A look for a stage: "not yet" says they are still what they were; "some" and "all" book it between the last look and now. */
   const seen =
     (kind: 'hatched' | 'freeSwimming'): TickHandler['apply'] =>
-    (scope, { id, at }) =>
-      applyObservation(scope, { broodId: id, kind, at: exactly(at), counted: null });
+    async (scope, { id, at, answer, seen: said }) => {
+      if (answer === 'notYet') return applyLook(scope, id, at);
+      const { facts } = await getBrood(scope, id);
+      const before = [facts.laid.to, facts.hatched?.to, facts.eggsSeenAt, new Date(Date.parse(at) - LOOK_MS).toISOString()];
+      const from =
+        before
+          .flatMap((one) => (one && one <= at ? [one] : []))
+          .sort()
+          .at(-1) ?? at;
+      return applyObservation(scope, { broodId: id, kind, at: said ?? { from, to: at }, counted: null });
+    };
   ticks.register({
     hatched: { entry: 'observation', apply: seen('hatched') },
     freeSwimming: { entry: 'observation', apply: seen('freeSwimming') },
+    goHome: { entry: 'move', apply: (scope, { id, what, at }) => applyGoHome(scope, id, what, at) },
+    parentsIn: { entry: 'move', apply: (scope, { id, at }) => applyParentsIn(scope, id, at) },
     white: {
       entry: 'white',
       apply: async (scope, { id, amount, at }) => (amount ? applyWhite(scope, { broodId: id, count: amount, at }) : null),
     },
   });
+
+  /** Looked and found nothing new: eggs are still eggs, wrigglers do not swim yet. */
+  async function applyLook(scope: Scope, broodId: string, at: string): Promise<Applied> {
+    const { brood, facts, lots } = await getBrood(scope, broodId);
+    await observations.insert(scope, {
+      id: newId(),
+      entryId: scope.entryId,
+      broodId: brood.id,
+      kind: facts.hatched ? 'looked' : 'eggsSeen',
+      fromAt: at,
+      toAt: at,
+    });
+    const words = facts.hatched ? 'not swimming yet' : 'still eggs';
+    return { text: `${brood.name}: ${words}`, tankId: lots[0]?.tankId ?? null, subjectId: brood.id };
+  }
 
   function toFacts(brood: BroodRow, seen: readonly ObservationRow[], lots: readonly LotRow[]): BroodRecord {
     const last = (kind: ObservationRow['kind']) => {
@@ -92,6 +127,8 @@ export function createBroods(deps: {
     };
   }
 
+  const mustBePossible = createPossible({ room });
+  const applyFound = createFound({ stock, spawning, species, observations, applyClutch });
   const temperaturesOf = createTemperatures({ clock, room, species, stock });
   const learned = createLearner({ room, species, repository });
 
@@ -172,30 +209,6 @@ export function createBroods(deps: {
     };
   }
 
-  /** Refuses what contradicts the log; says which entry it contradicts. */
-  function checkOrder(
-    kind: ObservationRow['kind'],
-    at: TimeRange,
-    facts: BroodRecord,
-    born: boolean,
-    who: Who,
-    now: string,
-  ): void {
-    const show = (range: TimeRange) => formatInstantRange(range, houseDay(now, who.timeZone), who.timeZone);
-    const refuse = (detail: string) => {
-      throw new DomainError('broods/out-of-order', { detail, pointer: '#/at' });
-    };
-    if (born) refuse('These young were born free-swimming; there is nothing to hatch.');
-    if (at.to < facts.laid.from) refuse(`They were laid ${show(facts.laid)}; this would be before.`);
-    if (kind === 'eggsSeen' && (facts.hatched || facts.freeSwimming)) refuse('They have hatched already.');
-    if (kind === 'hatched' && facts.hatched) refuse(`The hatch is logged for ${show(facts.hatched)}; take that back first.`);
-    if (kind === 'hatched' && facts.freeSwimming) refuse('They swim already.');
-    if (kind === 'freeSwimming' && facts.freeSwimming)
-      refuse(`Free-swimming is logged for ${show(facts.freeSwimming)}; take that back first.`);
-    if (kind === 'freeSwimming' && facts.hatched && at.to < facts.hatched.from)
-      refuse(`They hatched ${show(facts.hatched)}; this would be before.`);
-  }
-
   async function applyObservation(
     scope: Scope,
     body: { broodId: string; kind: ObservationRow['kind']; at: TimeRange; counted: number | null },
@@ -204,6 +217,7 @@ export function createBroods(deps: {
     const { brood, facts, lots } = await getBrood(scope, body.broodId);
     const kind = await species.get(scope, brood.speciesKey);
     checkOrder(body.kind, body.at, facts, kind.start === 'born', scope, scope.now);
+    if (body.kind === 'hatched' && !scope.override) await mustBePossible(scope, facts, body.at, kind, lots[0]?.tankId ?? null);
     await observations.insert(scope, {
       id: newId(),
       entryId,
@@ -223,6 +237,7 @@ export function createBroods(deps: {
     const tankId = lots[0]?.tankId ?? null;
     const words = {
       eggsSeen: 'still eggs',
+      looked: 'not swimming yet',
       hatched: kind.start === 'carried' ? 'young let go' : 'hatched',
       freeSwimming: 'free-swimming',
     }[body.kind];
@@ -290,6 +305,8 @@ export function createBroods(deps: {
 
     addClutch: (who: Who, body: Body<'addClutch'>) =>
       log.record(who, { kind: 'clutch', asked: body, when: body.laid }, (scope) => applyClutch(scope, body)),
+    foundBrood: (who: Who, body: Body<'foundBrood'>) =>
+      log.record(who, { kind: 'clutch', asked: body, when: body.laid ?? exactly(body.at) }, (scope) => applyFound(scope, body)),
     observe: (who: Who, body: Body<'observe'>) =>
       log.record(who, { kind: 'observation', asked: body, when: body.at }, (scope) => applyObservation(scope, body)),
     pickWhite: (who: Who, body: Body<'pickWhite'>) =>

@@ -1,5 +1,5 @@
 import type { LoggedOutcome } from '@freshet/core/agenda';
-import { readHouse, tankLife, type HouseFacts, type HouseView } from '@freshet/core/house';
+import { onDay, readHouse, tankLife, type HouseFacts, type HouseView } from '@freshet/core/house';
 import { readSpecies } from '@freshet/core/species';
 import { houseDay } from '@freshet/core/time';
 import type { createBroodsFacts, BroodsService } from '../broods';
@@ -119,6 +119,12 @@ export function createHouse({ clock, log, room, probes, species, stock, broods, 
     snapshot,
     /** The house with everything worked out, as it stands now. */
     view: async (who: Who): Promise<HouseView> => readHouse((await snapshot(who)).facts, clock.now()),
+    /** The house now, and as it will be on a day. */
+    async viewsOn(who: Who, day: string | undefined): Promise<{ now: HouseView; then: HouseView }> {
+      const { facts } = await snapshot(who);
+      const view = readHouse(facts, clock.now());
+      return { now: view, then: day ? onDay(facts, view, clock.now(), day) : view };
+    },
     /** What lives in every tank. */
     tankLife: async (who: Who) => tankLife(readHouse((await snapshot(who)).facts, clock.now())),
     /** Range of temperature wanted in each tank. */

@@ -11,6 +11,7 @@ import {
   instant,
   flag,
   type Reading,
+  OLDEST_FIRST,
 } from '../platform';
 
 const CULTURE = declareTable('cultures', {
@@ -20,7 +21,6 @@ const CULTURE = declareTable('cultures', {
   startedAt: instant(),
   ended: flag(),
 });
-export type CultureRow = RowOf<typeof CULTURE>;
 const CULTURE_EVENT = declareTable('culture_events', {
   cultureId: id(),
   kind: text<'fed' | 'ripe' | 'harvested' | 'ended'>(),
@@ -36,6 +36,6 @@ export function createLarderRepository(database: Database) {
     events,
     running: (at: Reading) => cultures.find(at, { ended: false }, { order: [['startedAt', 'ASC']] }),
     eventsOf: (at: Reading, cultureIds: readonly string[]) =>
-      events.find(at, { cultureId: { [Op.in]: [...cultureIds] } }, { order: [['at', 'ASC']] }),
+      events.find(at, { cultureId: { [Op.in]: [...cultureIds] } }, OLDEST_FIRST),
   };
 }

@@ -166,3 +166,11 @@ export function houseTable<Own extends Columns>(
     },
   };
 }
+
+/** In the order things happened; what happened at once, in the order it was written. */
+export const OLDEST_FIRST: { order: [string, string][] } = {
+  order: [
+    ['at', 'ASC'],
+    ['id', 'ASC'],
+  ],
+};

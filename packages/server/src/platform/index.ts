@@ -14,6 +14,7 @@ export {
   json,
   bytes,
   nullable,
+  OLDEST_FIRST,
   type AnyHouseTable,
   type HouseTable,
   type HouseRow,

@@ -12,6 +12,7 @@ export interface Actor {
   role: Role;
   timeZone: string;
   temperatureUnit: 'degC' | 'degF';
+  volumeUnit: 'L' | 'galUS';
 }
 /** Who calls, with the way to the rows of their house. In a write the scope takes its place. */
 export type Who = Actor & Reading;

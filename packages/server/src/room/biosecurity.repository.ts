@@ -1,8 +1,7 @@
 import { Op } from 'sequelize';
-import { declareTable, houseTable, id, instant, text, type Database, type Reading, type RowOf } from '../platform';
+import { declareTable, houseTable, id, instant, text, type Database, type Reading, OLDEST_FIRST } from '../platform';
 
 const ILLNESS = declareTable('illnesses', { tankId: id(), at: instant(), what: text() });
-export type IllnessRow = RowOf<typeof ILLNESS>;
 const CONTACT = declareTable('contacts', {
   fromTankId: id(),
   toTankId: id(),
@@ -19,6 +18,6 @@ export function createBiosecurityRepository(database: Database) {
     contacts,
     contactsSince: (at: Reading, from: string) => contacts.find(at, since(from)),
     /** Oldest first. */
-    illnessesSince: (at: Reading, from: string) => illnesses.find(at, since(from), { order: [['at', 'ASC']] }),
+    illnessesSince: (at: Reading, from: string) => illnesses.find(at, since(from), OLDEST_FIRST),
   };
 }

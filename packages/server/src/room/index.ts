@@ -3,5 +3,6 @@ export { createReadiness, type ReadinessService } from './readiness.service';
 export { createWater, type WaterService } from './water.service';
 export { createProbes, type ProbesService, type TellProbe } from './probes.service';
 export { createBiosecurity, type BiosecurityService, type LotTrail } from './biosecurity.service';
+export { createCare, type CareService } from './care.service';
 export { createRoomFacts, type Rooms, type RoomFactsLoader, type WantedByTank } from './room.facts';
-export { biosecurityHandlers, probeHandlers, roomHandlers, waterHandlers } from './room.routes';
+export { biosecurityHandlers, careHandlers, probeHandlers, roomHandlers, waterHandlers } from './room.routes';

@@ -1,7 +1,7 @@
 import { createHmac, timingSafeEqual } from 'node:crypto';
 import type { BodyOf } from '@freshet/contract/endpoints';
 import { READING_LIMITS, type probeEndpoints, type Quantity } from '@freshet/contract/room';
-import { judgeProbe, type ProbeVerdict } from '@freshet/core/room';
+import { judgeProbe, mayBeSteady, type ProbeVerdict } from '@freshet/core/room';
 import { exactly } from '@freshet/core/time';
 import type { LogService } from '../log';
 import { DomainError, groupBy, isDuplicate, type Clock, type Reading, type Who } from '../platform';
@@ -15,6 +15,8 @@ const HOUR_MS = 3_600_000;
 /** Enough to see that a probe is stuck, with a little before it. */
 const JUDGED_HOURS = 7;
 const JUDGED_STEP_MS = 5 * 60_000;
+/** Asked for where a probe stands at a whole tenth: it may tell tenths only. */
+const STEADY_HOURS = 25;
 const FUTURE_MS = 15 * 60_000;
 const KNOWN_MS = 10_000;
 const USUAL_POINTS = 400;
@@ -86,6 +88,10 @@ export function createProbes({
       room.repository.newestOf(at, ['tempC'], since),
     ]);
     const recentBy = groupBy(recent, (row) => row.tankId);
+    const steady = [...recentBy.values()].filter(mayBeSteady).flatMap(([row]) => row?.tankId ?? []);
+    const dayMs = Date.parse(now) - STEADY_HOURS * HOUR_MS;
+    for (const [tankId, rows] of groupBy(await samples.recent(at, steady, dayMs, 1), (row) => row.tankId))
+      recentBy.set(tankId, rows);
     const latestBy = new Map(latest.map((row) => [row.tankId, row]));
     const changesBy = groupBy(changed, (row) => row.tankId);
     const handBy = groupBy(hand, (row) => row.tankId);

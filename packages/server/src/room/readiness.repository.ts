@@ -1,6 +1,6 @@
 import { Op } from 'sequelize';
 import type { TankEventKind } from '@freshet/core/room';
-import { houseTable, type Database, declareTable, type RowOf, id, text, instant, nullable, type Reading } from '../platform';
+import { houseTable, type Database, declareTable, id, text, instant, nullable, type Reading } from '../platform';
 
 const TANK_EVENT = declareTable('tank_events', {
   tankId: id(),
@@ -8,7 +8,6 @@ const TANK_EVENT = declareTable('tank_events', {
   at: instant(),
   note: nullable(text()),
 });
-export type TankEventRow = RowOf<typeof TANK_EVENT>;
 
 export function createReadinessRepository(database: Database) {
   const tankEvents = houseTable(database, TANK_EVENT);

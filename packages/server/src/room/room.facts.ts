@@ -1,6 +1,8 @@
-import type { RoomFacts, RoomTank } from '@freshet/core/room';
+import { errorBand, type Quantity, type RoomFacts, type RoomTank } from '@freshet/core/room';
+import type { ReadingRow } from './room.repository';
 import { groupBy, type Clock, type Who } from '../platform';
 import type { BiosecurityService } from './biosecurity.service';
+import type { CareService } from './care.service';
 import type { ProbesService } from './probes.service';
 import type { ReadinessService } from './readiness.service';
 import type { RoomService } from './room.service';
@@ -12,6 +14,9 @@ export type WantedByTank = ReadonlyMap<string, readonly [number, number]>;
 
 /** How old a nitrate reading may be to be shown over the room. */
 const NITRATE_DAYS = 90;
+/** What was done or seen at a tank matters for so long. */
+const ILLNESS_DAYS = 60;
+const CARE_DAYS = 3;
 const DAY_MS = 86_400_000;
 
 function toTanks({ racks, shelves, tanks }: Rooms, quarantined: ReadonlySet<string>): RoomTank[] {
@@ -21,13 +26,15 @@ function toTanks({ racks, shelves, tanks }: Rooms, quarantined: ReadonlySet<stri
     const shelf = shelfById.get(tank.shelfId);
     const rack = rackById.get(shelf?.rackId ?? '');
     if (!shelf || !rack) return [];
-    const { id, code, litres, leftCm } = tank;
+    const { id, code, litres, leftCm, lengthCm, widthCm } = tank;
     return [
       {
         id,
         code,
         litres,
+        floorM2: (lengthCm * widthCm) / 10_000,
         leftCm,
+        sump: rack.sump,
         rackCode: rack.code,
         rackName: rack.name,
         rackPosition: rack.position,
@@ -39,6 +46,13 @@ function toTanks({ racks, shelves, tanks }: Rooms, quarantined: ReadonlySet<stri
   });
 }
 
+/** A value with how far off it may be; rows from before methods were told are taken as by drops. */
+const toBanded = ({ quantity, method, value, at }: ReadingRow) => ({
+  value,
+  error: errorBand(quantity, method ?? 'drops', value),
+  at,
+});
+
 /** Reads the room's slice of a house; the number of queries is fixed, and each is bounded by what stands there now. */
 export function createRoomFacts({
   clock,
@@ -47,6 +61,7 @@ export function createRoomFacts({
   water,
   probes,
   biosecurity,
+  care,
 }: {
   clock: Clock;
   room: RoomService;
@@ -54,6 +69,7 @@ export function createRoomFacts({
   water: WaterService;
   probes: ProbesService;
   biosecurity: BiosecurityService;
+  care: CareService;
 }) {
   /**
    * @param heads - animals and cultures by tank id, from later areas
@@ -62,14 +78,18 @@ export function createRoomFacts({
   return async (who: Who, rooms: Rooms, heads: ReadonlyMap<string, number>, wanted: WantedByTank) => {
     const since = new Date(Date.parse(clock.now()) - NITRATE_DAYS * DAY_MS).toISOString();
     const tankIds = rooms.tanks.map(({ id }) => id);
-    const [latest, ready, due, meters, judged, nitrate] = await Promise.all([
+    const [latest, ready, due, meters, judged, measured, illnesses, cares] = await Promise.all([
       room.repository.latestTemperatures(who),
       readiness.load(who, heads, rooms),
       water.regimesDue(who, tankIds),
       water.metersDue(who),
       probes.judge(who, wanted),
-      room.repository.newestOf(who, ['nitratePpm'], since),
+      room.repository.newestOf(who, ['nitratePpm', 'ph', 'ghDeg'], since),
+      biosecurity.repository.illnessesSince(who, new Date(Date.parse(clock.now()) - ILLNESS_DAYS * DAY_MS).toISOString()),
+      care.since(who, new Date(Date.parse(clock.now()) - CARE_DAYS * DAY_MS).toISOString()),
     ]);
+    const newest = <Value>(quantity: Quantity, toValue: (row: ReadingRow) => Value): Record<string, Value> =>
+      Object.fromEntries(measured.filter((row) => row.quantity === quantity).map((row) => [row.tankId, toValue(row)] as const));
     const facts: RoomFacts = {
       tanks: toTanks(rooms, ready.quarantined),
       temperatures: Object.fromEntries(latest.map(({ tankId, value, at }) => [tankId, { at, tempC: value }])),
@@ -77,15 +97,19 @@ export function createRoomFacts({
       cycling: Object.fromEntries(ready.cycling),
       regimes: due.regimes,
       lastChanges: Object.fromEntries(due.lastChanges),
-      nitrate: Object.fromEntries(
-        [...groupBy(nitrate, (row) => row.tankId)].flatMap(([tankId, rows]) => {
-          const last = rows.at(-1);
-          return last ? [[tankId, { ppm: last.value, at: last.at }] as const] : [];
-        }),
-      ),
+      nitrate: newest('nitratePpm', ({ value, at }) => ({ ppm: value, at })),
+      ph: newest('ph', toBanded),
+      ghDeg: newest('ghDeg', toBanded),
       meters: meters.map(({ id, name, dueOn }) => ({ id, name, dueOn })),
       probes: judged.map(({ probe, verdicts }) => ({ tankId: probe.tankId, name: probe.name, verdicts })),
+      illnesses: illnesses.map(({ tankId, at, what }) => ({ tankId, at, what })),
       risks: biosecurity.risks(rooms, new Set([...ready.quarantined].filter((id) => heads.has(id)))),
+      care: Object.fromEntries(
+        [...groupBy(cares, (row) => row.tankId)].map(([tankId, rows]) => [
+          tankId,
+          rows.map(({ kind, what, at }) => ({ kind, what, at })),
+        ]),
+      ),
       heads: Object.fromEntries(heads),
     };
     return { facts, quarantined: ready.quarantined, quarantineRacks: ready.quarantineRacks };

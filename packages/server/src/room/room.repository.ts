@@ -13,6 +13,7 @@ import {
   real,
   instant,
   type Reading,
+  OLDEST_FIRST,
 } from '../platform';
 import { createSamplesRepository } from './samples.repository';
 
@@ -26,7 +27,6 @@ const RACK = declareTable('racks', {
   tools: nullable(text()),
   quarantineDays: nullable(whole()),
 });
-export type RackRow = RowOf<typeof RACK>;
 const SHELF = declareTable('shelves', {
   rackId: id(),
   level: whole(),
@@ -35,7 +35,6 @@ const SHELF = declareTable('shelves', {
   heightCm: real(),
   loadLimitKg: nullable(real()),
 });
-export type ShelfRow = RowOf<typeof SHELF>;
 const TANK = declareTable('tanks', {
   shelfId: id(),
   code: text(),
@@ -72,7 +71,6 @@ const TANK_MOVE = declareTable('tank_moves', {
   facing: text<'long' | 'short'>(),
   at: instant(),
 });
-export type TankMoveRow = RowOf<typeof TANK_MOVE>;
 const EQUIPMENT = declareTable('equipment', {
   tankId: id(),
   heaterW: real(),
@@ -189,9 +187,9 @@ export function createRoomRepository(database: Database) {
       return row ?? null;
     },
     readingsSince: (at: Reading, tankId: string, since: string) =>
-      readings.find(at, { tankId, at: { [Op.gte]: since } }, { order: [['at', 'ASC']] }),
+      readings.find(at, { tankId, at: { [Op.gte]: since } }, OLDEST_FIRST),
     /** Readings of some quantities in all tanks since a time, oldest first. */
     newestOf: (at: Reading, quantities: readonly Quantity[], since: string) =>
-      readings.find(at, { quantity: { [Op.in]: [...quantities] }, at: { [Op.gte]: since } }, { order: [['at', 'ASC']] }),
+      readings.find(at, { quantity: { [Op.in]: [...quantities] }, at: { [Op.gte]: since } }, OLDEST_FIRST),
   };
 }

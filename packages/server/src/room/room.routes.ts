@@ -1,5 +1,6 @@
-import type { biosecurityEndpoints, probeEndpoints, roomEndpoints, waterEndpoints } from '@freshet/contract/room';
+import type { biosecurityEndpoints, careEndpoints, probeEndpoints, roomEndpoints, waterEndpoints } from '@freshet/contract/room';
 import type { Handlers, Who } from '../platform';
+import type { CareService } from './care.service';
 import type { BiosecurityService } from './biosecurity.service';
 import type { ProbesService } from './probes.service';
 import type { ReadinessService } from './readiness.service';
@@ -55,6 +56,9 @@ export const probeHandlers = (
   }),
 });
 
+export const careHandlers = (care: CareService): Handlers<typeof careEndpoints> => ({
+  logCare: ({ who, body }) => care.logCare(who, body),
+});
 export const biosecurityHandlers = (biosecurity: BiosecurityService): Handlers<typeof biosecurityEndpoints> => ({
   exposure: ({ who, query }) => biosecurity.exposure(who, query),
   logIllness: ({ who, body }) => biosecurity.logIllness(who, body),

@@ -25,7 +25,8 @@ const number = (value: number) => {
 
 /** The series that probes send; rows are no entries of the log, and each is kept once. */
 export function createSamplesRepository(database: Database) {
-  const select = <T extends object>(sql: string) => database.sequelize.query<T>(sql, { type: QueryTypes.SELECT });
+  const select = <T extends object>(at: Reading, sql: string) =>
+    database.sequelize.query<T>(sql, { type: QueryTypes.SELECT, ...(at.tx ? { transaction: at.tx } : {}) });
   const within = ({ houseId }: Reading, tankId: string, quantity: Quantity, fromMs: number, toMs: number) =>
     `house_id = ${bin(houseId)} AND tank_id = ${bin(tankId)} AND quantity = ${codeOf(quantity)} AND at_ms BETWEEN ${number(fromMs)} AND ${number(toMs)}`;
   return {
@@ -52,6 +53,7 @@ export function createSamplesRepository(database: Database) {
       stepMs: number,
     ): Promise<Bucket[]> {
       const rows = await select<{ step: string; mean: number; low: number; high: number; n: string }>(
+        at,
         `SELECT at_ms DIV ${number(Math.max(1, Math.round(stepMs)))} step, AVG(value) mean, MIN(value) low, MAX(value) high, COUNT(*) n
          FROM samples WHERE ${within(at, tankId, quantity, fromMs, toMs)} GROUP BY step ORDER BY step`,
       );
@@ -65,13 +67,14 @@ export function createSamplesRepository(database: Database) {
     },
 
     /** Newest temperature of each of these tanks: one look at the end of the key for each. */
-    async latest({ houseId }: Reading, tankIds: readonly string[]): Promise<{ tankId: string; at: string; value: number }[]> {
+    async latest(reading: Reading, tankIds: readonly string[]): Promise<{ tankId: string; at: string; value: number }[]> {
       if (tankIds.length === 0) return [];
       const rows = await select<{ tank: Buffer; at: string; value: number }>(
+        reading,
         tankIds
           .map(
             (tankId) =>
-              `(SELECT tank_id tank, at_ms at, value FROM samples WHERE house_id = ${bin(houseId)} AND tank_id = ${bin(tankId)} AND quantity = ${TEMP} ORDER BY at_ms DESC LIMIT 1)`,
+              `(SELECT tank_id tank, at_ms at, value FROM samples WHERE house_id = ${bin(reading.houseId)} AND tank_id = ${bin(tankId)} AND quantity = ${TEMP} ORDER BY at_ms DESC LIMIT 1)`,
           )
           .join(' UNION ALL '),
       );
@@ -80,15 +83,16 @@ export function createSamplesRepository(database: Database) {
 
     /** Temperatures of the last hours as means of `stepMs`, oldest first, for judging probes. */
     async recent(
-      { houseId }: Reading,
+      reading: Reading,
       tankIds: readonly string[],
       fromMs: number,
       stepMs: number,
     ): Promise<{ tankId: string; at: string; value: number }[]> {
       if (tankIds.length === 0) return [];
       const rows = await select<{ tank: Buffer; at: string; value: number }>(
+        reading,
         `SELECT tank_id tank, MAX(at_ms) at, AVG(value) value FROM samples
-         WHERE house_id = ${bin(houseId)} AND tank_id IN (${tankIds.map(bin).join(',')}) AND quantity = ${TEMP} AND at_ms >= ${number(fromMs)}
+         WHERE house_id = ${bin(reading.houseId)} AND tank_id IN (${tankIds.map(bin).join(',')}) AND quantity = ${TEMP} AND at_ms >= ${number(fromMs)}
          GROUP BY tank_id, at_ms DIV ${number(stepMs)} ORDER BY tank_id, at`,
       );
       return rows.map(({ tank, at, value }) => ({ tankId: toId(tank), at: new Date(Number(at)).toISOString(), value }));
@@ -101,6 +105,7 @@ export function createSamplesRepository(database: Database) {
     ): Promise<{ tankId: string; at: string; value: number }[]> {
       if (spans.length === 0) return [];
       const rows = await select<{ tank: Buffer; hour: string; value: number }>(
+        at,
         `SELECT tank_id tank, at_ms DIV ${HOUR_MS} hour, AVG(value) value FROM samples WHERE ${spans
           .map(({ tankId, fromMs, toMs }) => `(${within(at, tankId, 'tempC', fromMs, toMs)})`)
           .join(' OR ')} GROUP BY tank_id, hour`,

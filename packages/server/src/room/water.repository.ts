@@ -13,13 +13,13 @@ import {
   whole,
   day,
   type Reading,
+  OLDEST_FIRST,
 } from '../platform';
 
 const WATER = declareTable('waters', {
   name: text(),
   kind: text<'tap' | 'rain' | 'osmosis' | 'aged' | 'mixed'>(),
 });
-export type WaterRow = RowOf<typeof WATER>;
 const ANALYSIS = declareTable('analyses', {
   waterId: id(),
   at: instant(),
@@ -30,7 +30,6 @@ const ANALYSIS = declareTable('analyses', {
   ph: nullable(real()),
   nitratePpm: nullable(real()),
 });
-export type AnalysisRow = RowOf<typeof ANALYSIS>;
 const CHANGE = declareTable('changes', {
   tankId: id(),
   litres: real(),
@@ -39,7 +38,6 @@ const CHANGE = declareTable('changes', {
   tempC: nullable(real()),
   at: instant(),
 });
-export type ChangeRow = RowOf<typeof CHANGE>;
 const REGIME = declareTable('regimes', {
   tankId: id(),
   changeFraction: real(),
@@ -62,13 +60,6 @@ const CALIBRATION = declareTable('calibrations', {
   at: instant(),
 });
 export type CalibrationRow = RowOf<typeof CALIBRATION>;
-const byTime = {
-  order: [
-    ['at', 'ASC'],
-    ['id', 'ASC'],
-  ] as [string, string][],
-};
-
 export function createWaterRepository(database: Database) {
   const waters = houseTable(database, WATER);
   const analyses = houseTable(database, ANALYSIS);
@@ -83,9 +74,10 @@ export function createWaterRepository(database: Database) {
     regimes,
     meters,
     calibrations,
-    allAnalyses: (at: Reading) => analyses.find(at, {}, byTime),
-    changesOf: (at: Reading, tankId: string, since: string) => changes.find(at, { tankId, at: { [Op.gte]: since } }, byTime),
-    changesSince: (at: Reading, since: string) => changes.find(at, { at: { [Op.gte]: since } }, byTime),
+    allAnalyses: (at: Reading) => analyses.find(at, {}, OLDEST_FIRST),
+    changesOf: (at: Reading, tankId: string, since: string) =>
+      changes.find(at, { tankId, at: { [Op.gte]: since } }, OLDEST_FIRST),
+    changesSince: (at: Reading, since: string) => changes.find(at, { at: { [Op.gte]: since } }, OLDEST_FIRST),
     /** When each of these tanks was last changed. */
     lastChanges: async (at: Reading, tankIds: readonly string[]) =>
       new Map((await changes.newestBy(at, 'tankId', tankIds)).map((row) => [row.tankId, row.at])),
@@ -94,6 +86,6 @@ export function createWaterRepository(database: Database) {
       new Map((await regimes.newestBy(at, 'tankId', tankIds)).map((row) => [row.tankId, row])),
     lastCalibrations: async (at: Reading, meterIds: readonly string[]) =>
       new Map((await calibrations.newestBy(at, 'meterId', meterIds)).map((row) => [row.meterId, row.at])),
-    allCalibrations: (at: Reading) => calibrations.find(at, {}, byTime),
+    allCalibrations: (at: Reading) => calibrations.find(at, {}, OLDEST_FIRST),
   };
 }

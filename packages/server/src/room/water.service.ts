@@ -252,6 +252,7 @@ export function createWater({
         forecast = { ...ahead, smallestFraction };
       }
       return {
+        applyChange,
         regime: regime && row ? { ...regime, waterId: row.waterId, version: row.entryId } : null,
         nextChange: regime ? nextChangeDay(regime, lastChange) : null,
         changes: changed.map(({ id, at, litres, fraction, waterId, tempC }) => ({ id, at, litres, fraction, waterId, tempC })),

@@ -12,7 +12,7 @@ const OUTCOME = declareTable('outcomes', {
   unit: nullable(text()),
   byName: text(),
 });
-export type OutcomeRow = RowOf<typeof OUTCOME>;
+type OutcomeRow = RowOf<typeof OUTCOME>;
 
 export function createRoundsRepository(database: Database) {
   const outcomes = houseTable(database, OUTCOME);

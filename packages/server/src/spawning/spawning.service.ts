@@ -1,7 +1,7 @@
 import type { BodyOf } from '@freshet/contract/endpoints';
 import type { spawningEndpoints } from '@freshet/contract/spawning';
-import { decideBooking } from '@freshet/core/spawning';
-import type { ResolvedSpecies } from '@freshet/core/species';
+import { decideBooking, defaultRecipe } from '@freshet/core/spawning';
+import type { Method, ResolvedSpecies } from '@freshet/core/species';
 import { exactly, formatDay, houseDay, type TimeRange } from '@freshet/core/time';
 import type { Ticks } from '../agenda';
 import type { Applied, LogService, Scope } from '../log';
@@ -192,6 +192,46 @@ export function createSpawning({
       ]);
       const lots = new Map(lotRows.map((lot) => [lot.id, lot]));
       return rows.map(({ lotId, role }) => ({ lotId, role, label: labelOf(lots.get(lotId), kinds) }));
+    },
+
+    /** Notes the attempt of eggs or young that were found without one. */
+    async applyFound(
+      scope: Scope,
+      body: {
+        attemptId: string;
+        speciesKey: string;
+        name: string;
+        tankId: string;
+        method: Method;
+        on: string;
+        sires: readonly string[];
+        dams: readonly string[];
+      },
+    ): Promise<void> {
+      const { attemptId, speciesKey, name, tankId, method, on } = body;
+      await room.getTank(scope, tankId, '#/tankId');
+      await attempts.insert(scope, {
+        id: attemptId,
+        entryId: scope.entryId,
+        speciesKey,
+        name,
+        tankId,
+        fromDay: on,
+        toDay: null,
+        conditioningFrom: null,
+        setUpOn: null,
+        triggerOn: null,
+        recipe: defaultRecipe(method),
+        note: null,
+        closed: false,
+      });
+      await parents.insert(
+        scope,
+        [
+          ...body.sires.map((lotId) => ({ lotId, role: 'sire' as const })),
+          ...body.dams.map((lotId) => ({ lotId, role: 'dam' as const })),
+        ].map((parent) => ({ ...parent, id: newId(), entryId: scope.entryId, attemptId })),
+      );
     },
 
     addAttempt: (who: Who, body: Body<'addAttempt'>) =>

@@ -1,6 +1,6 @@
 import type { BodyOf } from '@freshet/contract/endpoints';
 import type { speciesEndpoints } from '@freshet/contract/species';
-import { readSpecies, type Figures, type ResolvedSpecies, type SpeciesFacts } from '@freshet/core/species';
+import { findContradiction, readSpecies, type Figures, type ResolvedSpecies, type SpeciesFacts } from '@freshet/core/species';
 import type { LogService } from '../log';
 import { DomainError, type Clock, type Database, type Reading, type Who } from '../platform';
 import { createSpeciesRepository, type SpeciesRow } from './species.repository';
@@ -45,6 +45,9 @@ export function createSpecies({ database, clock, log }: { database: Database; cl
         const figures = Object.fromEntries(
           Object.entries(profile.figures).filter(([, value]) => value !== undefined),
         ) as Partial<Figures>;
+        // One figure against another: what is saved must be computable with what its method and the shipped profile fill in.
+        const wrong = findContradiction(readSpecies({ saved: [{ ...profile, figures }] }).get(profile.key)?.figures);
+        if (wrong) throw new DomainError('request/invalid', { detail: wrong.message, pointer: `#/figures/${wrong.figure}` });
         const words = (own: object) => `own figures for ${Object.keys(own).join(', ') || 'nothing'}`;
         const before = (await saved(scope)).get(profile.key);
         await log.mustBeNewest(scope, version, before, {

@@ -427,6 +427,7 @@ describe('a proven pair', () => {
     expect(await warnings(newcomer, tank('A1'))).toEqual([
       'A proven pair of kribensis lives in A1; newcomers may break it up.',
       expect.stringMatching(/^With them in A1: 0\.5 females to a male/),
+      'With them in A1: 3 on 1800 cm² of floor; at most about 2.',
     ]);
     expect(await warnings(pair, tank('A3'))).toEqual(['They are a proven pair in A1: leave them where they breed if you can.']);
   });

@@ -16,6 +16,7 @@ import {
   real,
   whole,
   type Reading,
+  OLDEST_FIRST,
 } from '../platform';
 
 const DETAILS = declareTable('lot_details', {
@@ -31,14 +32,12 @@ const DETAILS = declareTable('lot_details', {
   isRetired: flag(),
   at: instant(),
 });
-export type DetailsRow = RowOf<typeof DETAILS>;
 const PARENT_SET = declareTable('parent_sets', {
   subjectId: id(),
   sires: json<ParentLot[]>(),
   dams: json<ParentLot[]>(),
   at: instant(),
 });
-export type ParentSetRow = RowOf<typeof PARENT_SET>;
 const ASSESSMENT = declareTable('assessments', {
   lotId: id(),
   speciesKey: text(),
@@ -47,7 +46,6 @@ const ASSESSMENT = declareTable('assessments', {
   pMale: real(),
   at: instant(),
 });
-export type AssessmentRow = RowOf<typeof ASSESSMENT>;
 const CONDITION = declareTable('conditions', {
   lotId: id(),
   score: whole(),
@@ -67,12 +65,11 @@ const PROGRAMME = declareTable('programmes', {
   separated: text<'together' | 'divider' | 'tank'>(),
   water: nullable(text()),
 });
-export type ProgrammeRow = RowOf<typeof PROGRAMME>;
+type ProgrammeRow = RowOf<typeof PROGRAMME>;
 const PROGRAMME_END = declareTable('programme_ends', {
   programmeId: id(),
   at: instant(),
 });
-export type ProgrammeEndRow = RowOf<typeof PROGRAMME_END>;
 const GENE = declareTable('genes', {
   speciesKey: text(),
   locus: text(),
@@ -89,7 +86,6 @@ const GENOTYPE = declareTable('genotypes', {
   genotype: text(),
   at: instant(),
 });
-export type GenotypeRow = RowOf<typeof GENOTYPE>;
 const GRADING = declareTable('gradings', {
   lotId: id(),
   criteria: json<string[]>(),
@@ -97,7 +93,6 @@ const GRADING = declareTable('gradings', {
   kept: whole(),
   at: instant(),
 });
-export type GradingRow = RowOf<typeof GRADING>;
 const THROWBACK = declareTable('throwbacks', {
   lotId: id(),
   what: text(),
@@ -105,20 +100,11 @@ const THROWBACK = declareTable('throwbacks', {
   ofCount: whole(),
   at: instant(),
 });
-export type ThrowbackRow = RowOf<typeof THROWBACK>;
 const PHOTO = declareTable('photos', {
   lotId: id(),
   image: bytes(),
   at: instant(),
 });
-export type PhotoRow = RowOf<typeof PHOTO>;
-
-const OLDEST_FIRST = {
-  order: [
-    ['at', 'ASC'],
-    ['id', 'ASC'],
-  ] as [string, string][],
-};
 
 export function createBroodstockRepository(database: Database) {
   const details = houseTable(database, DETAILS);

@@ -11,7 +11,8 @@ import { createLotDetails, detailWords } from './lotDetails';
 import { readPhoto } from './readPhoto';
 import type { LotViews } from './lotViews';
 import type { LotRow } from './stock.repository';
-import { headWords, type StockService } from './stock.service';
+import { headWords } from './headWords';
+import type { StockService } from './stock.service';
 import { v7 as newId } from 'uuid';
 
 type Body<Name extends keyof typeof broodstockEndpoints> = BodyOf<(typeof broodstockEndpoints)[Name]>;
@@ -282,6 +283,13 @@ export function createBroodstock({ clock, log, room, stock, repository, views }:
       }),
 
     /** Conditioning that runs today or later, with when its lots were last scored. */
+    /** Mean lengths of lots measured since a time, the newest of each. */
+    measuredSince: async (at: Reading, since: string): Promise<Map<string, number>> =>
+      new Map(
+        (await repository.conditionsSince(at, since)).flatMap(({ lotId, lengthMm }) =>
+          lengthMm === null ? [] : [[lotId, lengthMm] as const],
+        ),
+      ),
     async programmes(who: Who) {
       const [rows, scored] = await Promise.all([
         repository.runningFrom(who, houseDay(clock.now(), who.timeZone)),

@@ -1,4 +1,4 @@
-import { breederLimits, checkCompany, sexWords, totalHeads, type Heads } from '@freshet/core/stock';
+import { breederLimits, checkCompany, LOSS_WORDS, sexWords, totalHeads, type Heads } from '@freshet/core/stock';
 import { houseDay } from '@freshet/core/time';
 import { DomainError, type Clock, type Who } from '../platform';
 import type { RoomService } from '../room';
@@ -6,17 +6,12 @@ import type { BroodstockRepository } from './broodstock.repository';
 import type { KinshipService } from './kinship.service';
 import { toLotView, type LotViews } from './lotViews';
 import type { LotRow, MovementRow, StockRepository } from './stock.repository';
-import { headWords } from './stock.service';
+import { headWords } from './headWords';
 
 const ORIGIN = { wild: 'wild caught', imported: 'imported', local: 'bred nearby', ownBrood: 'own brood' } as const;
 const LEFT: Partial<Record<MovementRow['cause'], string>> = {
-  sale: 'sold',
-  gift: 'given away',
-  cull: 'culled',
-  predation: 'eaten',
+  ...LOSS_WORDS,
   infertile: 'white, picked',
-  death: 'died',
-  unknown: 'missing',
   countCorrection: 'counted anew',
 };
 
@@ -199,7 +194,7 @@ export function createLotCards({
                   floorM2: (tank.lengthCm * tank.widthCm) / 10_000,
                   shelters: rooms.equipped.get(tank.id)?.shelters ?? null,
                 },
-                breederLimits(kind.method, kind.figures),
+                breederLimits(kind.method, kind.figures, kind.breeders),
               ),
             }
           : null,

@@ -65,7 +65,7 @@ export function toLotView(lot: LotRow, together: readonly LotRow[], facts: LotFa
           males: together.reduce((sum, one) => sum + one.males, 0),
           females: together.reduce((sum, one) => sum + one.females, 0),
         },
-        breederLimits(kind.method, kind.figures),
+        breederLimits(kind.method, kind.figures, kind.breeders),
       )
     : null;
   const isYoung = lot.broodId !== null && (ageDays === null || (kind !== undefined && ageDays < kind.figures.maturityDays[0]));

@@ -356,7 +356,7 @@ describe('houses and roles', () => {
 describe('species', () => {
   it('take figures of the breeder, say which are their own, and work with them at once', async () => {
     const before = (await keeper.get('species')).find((kind) => kind.key === 'lemon-tetra');
-    expect(before).toMatchObject({ shipped: true, origins: { hatch: 'species', ladder: 'method' } });
+    expect(before).toMatchObject({ shipped: true, origins: { hatch: 'species', survivalToSale: 'method' } });
     const profile = {
       key: 'lemon-tetra',
       commonName: 'Lemon tetra',

@@ -10,6 +10,8 @@ import type { LotRow } from './stock.repository';
 
 type Rooms = Awaited<ReturnType<RoomService['repository']['all']>>;
 const DAY_MS = 86_400_000;
+/** A measured length holds for so long. */
+const MEASURED_DAYS = 30;
 /** Illness seen longer ago than any quarantine lasts makes none longer. */
 const ILLNESS_DAYS = 400;
 
@@ -68,11 +70,11 @@ export function createStockFacts({
   ): Promise<StockFacts> => {
     const now = clock.now();
     const since = startOfDay(addDays(houseDay(now, who.timeZone), -ILLNESS_DAYS), who.timeZone);
-    const [placed, programmes, seen, breaches] = await Promise.all([
-      stock.repository.lastPlaced(
-        who,
-        living.map(({ id }) => id),
-      ),
+    const ids = living.map(({ id }) => id);
+    const [placed, homes, measured, programmes, seen, breaches] = await Promise.all([
+      stock.repository.lastPlaced(who, ids),
+      stock.repository.homes(who, ids),
+      broodstock.measuredSince(who, new Date(Date.parse(now) - MEASURED_DAYS * DAY_MS).toISOString()),
       broodstock.programmes(who),
       biosecurity.repository.illnessesSince(who, since),
       stock.quarantines.breaches(who, quarantine.quarantineRacks, rooms),
@@ -90,6 +92,9 @@ export function createStockFacts({
         females: lot.females,
         unsexed: lot.unsexed,
         since: placed.get(lot.id) ?? lot.since,
+        bornOn: lot.bornOn,
+        lengthMm: measured.get(lot.id) ?? null,
+        homeTankId: homes.get(lot.id) ?? null,
         isProven: lot.isProven,
       })),
       programmes,

@@ -13,6 +13,7 @@ import {
   day,
   flag,
   type Reading,
+  OLDEST_FIRST,
 } from '../platform';
 
 const LOT = declareTable('lots', {
@@ -83,10 +84,23 @@ export function createStockRepository(database: Database) {
         },
       ),
     placementsOf: (at: Reading, lotIds: readonly string[]) =>
-      placements.find(at, { lotId: { [Op.in]: [...lotIds] } }, { order: [['at', 'ASC']] }),
+      placements.find(at, { lotId: { [Op.in]: [...lotIds] } }, OLDEST_FIRST),
     /** When each of these lots came into the tank it was last put in. */
     lastPlaced: async (at: Reading, lotIds: readonly string[]) =>
       new Map((await placements.newestBy(at, 'lotId', lotIds)).map((row) => [row.lotId, row.at])),
+    /** The tank each of these lots was in before, or the one it was parted from; those that never moved are left out. */
+    homes: async (at: Reading, lotIds: readonly string[]) => {
+      if (lotIds.length === 0) return new Map<string, string>();
+      const rows = await database.select<{ lotId: string; home: string | null }>(
+        at,
+        `SELECT l.id lotId, COALESCE(
+           (SELECT p.tank_id FROM placements p WHERE p.house_id = :houseId AND p.lot_id = l.id AND p.live = 1 ORDER BY p.at DESC, p.id DESC LIMIT 1 OFFSET 1),
+           (SELECT f.tank_id FROM movements m JOIN lots f ON f.id = m.from_lot_id WHERE m.house_id = :houseId AND m.to_lot_id = l.id AND m.cause = 'split' AND m.live = 1 ORDER BY m.from_at DESC LIMIT 1)) home
+         FROM lots l WHERE l.house_id = :houseId AND l.id IN (:lotIds)`,
+        { lotIds: [...lotIds] },
+      );
+      return new Map(rows.flatMap(({ lotId, home }) => (home ? [[lotId, home] as const] : [])));
+    },
     /** When animals last came into each of these tanks. */
     lastArrivals: async (at: Reading, tankIds: readonly string[]) => {
       if (tankIds.length === 0) return new Map<string, string>();

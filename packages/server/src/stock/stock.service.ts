@@ -11,6 +11,7 @@ import {
   type Cause,
   type Heads,
   type Movement,
+  causeWords,
 } from '@freshet/core/stock';
 import { exactly, type TimeRange } from '@freshet/core/time';
 import type { Applied, LogService, Scope, Undoing } from '../log';
@@ -19,6 +20,7 @@ import type { ReadinessService, RoomService } from '../room';
 import { createQuarantines } from './quarantines';
 import type { SpeciesService } from '../species';
 import type { Details } from './lotDetails';
+import { headWords } from './headWords';
 import { createStockRepository, type LotRow } from './stock.repository';
 import { v7 as newId } from 'uuid';
 
@@ -26,16 +28,6 @@ type Body<Name extends keyof typeof stockEndpoints> = BodyOf<(typeof stockEndpoi
 /** A lot to be made; what is said of it may be left out. */
 type NewLot = Omit<LotRow, 'entryId' | keyof Heads | keyof Details> & Partial<Details>;
 const headsOf = ({ males, females, unsexed }: Heads): Heads => ({ males, females, unsexed });
-
-/** "2 males, 3 females" */
-export function headWords(heads: Heads): string {
-  const parts = [
-    heads.males && `${heads.males} ${heads.males === 1 ? 'male' : 'males'}`,
-    heads.females && `${heads.females} ${heads.females === 1 ? 'female' : 'females'}`,
-    heads.unsexed && `${heads.unsexed}${heads.males + heads.females > 0 ? ' unsexed' : ''}`,
-  ].filter(Boolean);
-  return parts.join(', ') || 'none';
-}
 
 /** Lots and the double-entry ledger of headcounts. */
 export function createStock({
@@ -132,17 +124,22 @@ export function createStock({
     );
   }
 
-  /** Books back what an entry moved; refused when those animals went on since. */
+  /** Books back what an entry moved, once however many of its parts did; refused when those animals went on since. */
   async function bookBack(scope: Scope, entry: { id: string }): Promise<void> {
+    if ((await movements.find(scope, { entryId: scope.entryId }, { limit: 1 })).length > 0) return;
     const made = await movements.find(scope, { entryId: entry.id });
     for (const row of made.reverse())
       await book(scope, { ...headsOf(row), fromLotId: row.toLotId, toLotId: row.fromLotId, cause: 'undo' }, exactly(scope.now));
   }
-  /** Puts a lot back into the tank it was in before. */
-  async function placeBack(scope: Scope, { subjectId }: { subjectId: string | null }): Promise<void> {
-    if (!subjectId) return;
-    const [last] = await placements.newestBy(scope, 'lotId', [subjectId]);
-    if (last) await lots.update(scope, { id: subjectId }, { tankId: last.tankId });
+  /** Puts lots back into the tanks they were in before an entry moved them. */
+  async function placeBack(scope: Scope, { id: entryId }: { id: string }): Promise<void> {
+    const moved = await placements.find(scope, { entryId }, { all: true });
+    const before = await placements.newestBy(
+      scope,
+      'lotId',
+      moved.map(({ lotId }) => lotId),
+    );
+    for (const { lotId, tankId } of before) await lots.update(scope, { id: lotId }, { tankId });
   }
   /** How entries that move animals are taken back, with what else they wrote. */
   const ledgerUndoing = (also: Partial<Undoing> = {}): Undoing => ({
@@ -201,7 +198,7 @@ export function createStock({
     await book(scope, { ...headsOf(body.heads), fromLotId: lot.id, toLotId: null, cause: body.cause }, body.at);
     const tank = lot.tankId ? await room.getTank(scope, lot.tankId) : null;
     return {
-      text: `${tank?.code ?? 'no tank'}: ${headWords(body.heads)} ${body.cause === 'infertile' ? 'white eggs picked' : ({ sale: 'sold', gift: 'given away', cull: 'culled', predation: 'eaten' }[body.cause as string] ?? 'lost')}${body.note ? `, ${body.note}` : ''}`,
+      text: `${tank?.code ?? 'no tank'}: ${headWords(body.heads)} ${causeWords(body.cause)}${body.note ? `, ${body.note}` : ''}`,
       tankId: lot.tankId,
       subjectId: lot.broodId ?? lot.id,
     };
@@ -243,6 +240,13 @@ export function createStock({
     };
   }
 
+  /** Throws when a tank is not ready, or quarantine is not over. */
+  async function mustTake(at: Who, { lotId, toTankId }: { lotId: string; toTankId: string }): Promise<void> {
+    const lot = await lots.get(at, lotId);
+    await readiness.mustBeReady(at, toTankId);
+    if (lot?.tankId) await quarantines.mustHold(at, lot.tankId, toTankId);
+  }
+
   return {
     repository,
     book,
@@ -250,6 +254,7 @@ export function createStock({
     addLots,
     lockLot,
     applyMove,
+    mustTake,
     applyLoss,
     applyPlainLoss,
     applyCount,
@@ -287,11 +292,7 @@ export function createStock({
     move: async (who: Who, body: Body<'move'>) => {
       const before = await log.replay(who, 'move', body);
       if (before) return before;
-      if (!body.override) {
-        const lot = await lots.get(who, body.lotId);
-        await readiness.mustBeReady(who, body.toTankId);
-        if (lot?.tankId) await quarantines.mustHold(who, lot.tankId, body.toTankId);
-      }
+      if (!body.override) await mustTake(who, body);
       return log.record(who, { kind: 'move', asked: body, when: exactly(body.at) }, (scope) => applyMove(scope, body));
     },
     lose: (who: Who, body: Body<'lose'>) =>

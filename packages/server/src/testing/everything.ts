@@ -22,7 +22,7 @@ export async function furnishEverything(keeper: Client, now: string): Promise<Th
   const { broodId, lotId: eggs } = await clutch(
     keeper,
     attemptId,
-    { from: '2026-03-10T06:00:00Z', to: '2026-03-10T07:00:00Z' },
+    { from: '2026-03-08T20:00:00Z', to: '2026-03-08T21:00:00Z' },
     80,
   );
   await measure(keeper, tank('A1'), 25, now);
@@ -154,6 +154,7 @@ export function bodiesOf(things: Things, now: string): Partial<Record<ApiName, o
     calibrate: { meterId: t('meterId'), at: now },
     addProbe: { probeId: newId(), name: 'North', tankId: t('tankId') },
     logIllness: { tankId: t('tankId'), at: now, what: 'white spots' },
+    logCare: { tankId: t('tankId'), care: 'fed', what: 'microworms', amount: 2, unit: 'smear', at: now },
     logContact: { fromTankId: t('fromTankId'), toTankId: t('toTankId'), kind: 'tools', at: now },
     addLot: {
       lotId: newId(),
@@ -236,6 +237,17 @@ export function bodiesOf(things: Things, now: string): Partial<Record<ApiName, o
     trigger: { attemptId: t('attemptId'), at: exact, what: 'cool change' },
     endAttempt: { attemptId: t('attemptId'), outcome: 'failed', on: day, note: null },
     addClutch: { broodId: newId(), lotId: newId(), attemptId: t('attemptId'), laid: exact, count: 60, white: 5 },
+    foundBrood: {
+      broodId: newId(),
+      lotId: newId(),
+      attemptId: newId(),
+      tankId: t('tankId'),
+      speciesKey: 'lemon-tetra',
+      count: 20,
+      laid: null,
+      youngMm: [4, 6],
+      at: now,
+    },
     observe: { broodId: t('broodId'), kind: 'hatched', at: exact, counted: 70 },
     pickWhite: { broodId: t('broodId'), count: 6, at: now },
     addCulture: { cultureId: newId(), food: 'infusoria', name: null, tankId: t('tankId'), startedAt: now },

@@ -1,7 +1,7 @@
-import { expectedLengthMm, type ResolvedSpecies } from '@freshet/core/species';
+import { residentsOf, type Resident } from '@freshet/core/broods';
 import { COMPARED, planTransfer, type TransferGroup, type TransferTank } from '@freshet/core/transfers';
 import type { HouseView } from '@freshet/core/house';
-import type { StockLot } from '@freshet/core/stock';
+import { middle } from '@freshet/core/species';
 import { DomainError, type Clock, type Who } from '../platform';
 import type { HouseService } from '../house';
 import type { RoomService } from '../room';
@@ -12,26 +12,17 @@ const DAY_MS = 86_400_000;
 const USUAL_BAG_L = 1;
 const USUAL_DRIP_L_PER_H = 1.5;
 
-function toGroup(lot: StockLot, house: HouseView, species: ResolvedSpecies): TransferGroup {
-  const read = house.broods.find(({ brood }) => brood.id === lot.broodId);
-  const { adultMm, fryMm } = species.figures;
-  const lengthMm = !read
-    ? (adultMm[0] + adultMm[1]) / 2
-    : read.state.feedingDays === null
-      ? (fryMm[0] + fryMm[1]) / 2
-      : expectedLengthMm(species.figures, read.state.feedingDays);
-  return {
-    lotId: lot.id,
-    species,
-    heads: lot,
-    broodId: lot.broodId,
-    broodName: read?.brood.name ?? null,
-    lengthMm,
-    isYoung: read !== undefined,
-    isEggs: read?.state.stage === 'eggs',
-    isProven: lot.isProven,
-  };
-}
+const toGroup = ({ lot, species, heads: _heads, brood, lengthMm, isYoung, stage }: Resident): TransferGroup => ({
+  lotId: lot.id,
+  species,
+  heads: lot,
+  broodId: lot.broodId,
+  broodName: brood?.brood.name ?? null,
+  lengthMm: lengthMm ?? middle(species.figures.fryMm),
+  isYoung,
+  isEggs: stage === 'eggs',
+  isProven: lot.isProven,
+});
 
 /** Transfers: what to know before animals go to another tank. */
 export const createTransfers = (deps: { room: RoomService; clock: Clock; house: HouseService }) => ({
@@ -48,8 +39,8 @@ async function compareForTransfer(
   query: { lotId: string; toTankId: string; bagLitres?: number | undefined; dripLitresPerHour?: number | undefined },
 ) {
   const lot = house.stock.lots.find((candidate) => candidate.id === query.lotId);
-  const species = house.species.get(lot?.speciesKey ?? '');
-  if (!lot?.tankId || !species) throw new DomainError('request/not-found', { detail: 'There is no such lot in a tank.' });
+  const mover = residentsOf(house, lot?.tankId ?? '').find((resident) => resident.lot.id === query.lotId);
+  if (!lot?.tankId || !mover) throw new DomainError('request/not-found', { detail: 'There is no such lot in a tank.' });
   const since = new Date(Date.parse(clock.now()) - READ_DAYS * DAY_MS).toISOString();
   async function toTank(tankId: string): Promise<TransferTank> {
     const tank = house.tanks.get(tankId);
@@ -60,23 +51,23 @@ async function compareForTransfer(
       tankId,
       code: tank.code,
       litres: tank.litres,
+      floorM2: tank.floorM2,
       water: {
         ...Object.fromEntries(
           COMPARED.map((quantity) => [quantity, readings.findLast((reading) => reading.quantity === quantity)?.value ?? null]),
         ),
         tempC: house.room.temperatures[tankId]?.tempC ?? null,
       },
-      residents: (house.lotsByTank.get(tankId) ?? []).flatMap((other) => {
-        const kind = house.species.get(other.speciesKey);
-        return kind && other.id !== query.lotId ? [toGroup(other, house, kind)] : [];
-      }),
+      residents: residentsOf(house, tankId)
+        .filter((other) => other.lot.id !== query.lotId)
+        .map(toGroup),
       quarantine: quarantine === undefined ? null : { endsOn: quarantine?.endsOn ?? null },
       hindrances: house.room.readiness[tankId]?.hindrances ?? [],
     };
   }
   const [source, target] = await Promise.all([toTank(lot.tankId), toTank(query.toTankId)]);
   return planTransfer({
-    moved: toGroup(lot, house, species),
+    moved: toGroup(mover),
     source,
     target,
     bagLitres: query.bagLitres ?? USUAL_BAG_L,

@@ -1,6 +1,6 @@
 import { lazy, type ComponentType } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
-import { AttemptPage, BenchPage, LogPage, TankPage } from '../pages';
+import { AttemptPage, BenchPage, LogPage, SourcesPage, TankPage } from '../pages';
 import { ExposurePage, ProbesPage, RoomPage, WatersPage } from '../room';
 import { RoundsPage, SitterSheet } from '../rounds';
 import { SpeciesPage } from '../species';
@@ -45,6 +45,7 @@ export function Pages() {
       <Route path="/larder" element={<LarderPage />} />
       <Route path="/bench" element={<BenchPage />} />
       <Route path="/log" element={<LogPage />} />
+      <Route path="/sources" element={<SourcesPage />} />
       <Route path="/rounds" element={<Navigate to="/" replace />} />
       <Route
         path="*"

@@ -1,13 +1,13 @@
 import { useState, type ReactNode } from 'react';
 import { CALCULATIONS, runCalculation } from '@freshet/contract/bench';
 import { formatNumber } from '@freshet/core/units';
-import { showTemperature, showVolume, useHouse, type House } from '../data';
+import { showTemperature, showVolume, temperatureSign, useHouse, type House } from '../data';
 import { Button, Notice, Panel, SelectField, TextField, Why } from '../ui';
 import { lookAt, toSumInput } from './sumInput';
 import { withFacts, type Sum, type SumFacts, type SumInput, type SumOutput } from './sum';
 
 function unitOf(input: SumInput, { units }: House): string {
-  if (input.kind === 'temperature') return units.temperature === 'degF' ? '°F' : '°C';
+  if (input.kind === 'temperature') return temperatureSign(units);
   if (input.kind === 'volume') return units.volume === 'galUS' ? 'US gal' : 'L';
   return { length: 'cm', mass: 'kg', days: 'days' }[input.kind as string] ?? input.unit ?? '';
 }

@@ -1,7 +1,7 @@
 import { Suspense, useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { FOOD_NAMES } from '@freshet/core/species';
-import { formatDateRange, formatDay, formatInstantRange, houseDay } from '@freshet/core/time';
+import { FOOD_NAMES, smallestTenthMm } from '@freshet/core/species';
+import { formatDateRange, formatInstantRange, houseDay, sentence } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
 import { useGet, useHouse, type Reply } from '../data';
 import { CountForm, LossForm, type SomeLot } from '../stock';
@@ -29,13 +29,14 @@ function Next({ page }: { page: Page }) {
       {!page.born && <WindowList windows={page.windows} carried={page.carried} />}
       {page.ready && page.alive > 0 && (
         <Fact label={<>Ready for sale</>}>
-          {formatDateRange(houseDay(page.ready.from, house.timeZone), houseDay(page.ready.to, house.timeZone), house.today)}
+          {formatDateRange(houseDay(page.ready.from, house.timeZone), houseDay(page.ready.to, house.timeZone), house.today)}, by
+          the curve
         </Fact>
       )}
       {page.feedingDays !== null && page.lengthMm !== null && (
         <p className="mt-2 text-note text-quiet">
-          Day {Math.floor(page.feedingDays)} of feeding; about {formatNumber(page.lengthMm)} mm by the species’ curve, not
-          measured.
+          Day {Math.floor(page.feedingDays)} of feeding; about {formatNumber(page.lengthMm)} mm, the smallest tenth under{' '}
+          {formatNumber(smallestTenthMm(page.lengthMm))} mm, by the species’ curve and not measured.
         </p>
       )}
     </Panel>
@@ -77,18 +78,21 @@ function Food({ page }: { page: Page }) {
             </>
           }
         >
-          {FOOD_NAMES[ration.food]}, {ration.mealsPerDay} × {formatNumber(ration.perMeal)} {ration.unit}
+          {FOOD_NAMES[ration.food]},{' '}
+          {ration.unit === 'trace' ? 'a trace' : `${ration.mealsPerDay} × ${formatNumber(ration.perMeal)} ${ration.unit}`}
         </Fact>
       )}
       {page.foods.map((rung) => (
         <Fact key={rung.food} label={FOOD_NAMES[rung.food]}>
-          {rung.from
-            ? `${rung.from > house.now() ? 'from about' : 'since'} ${formatDay(houseDay(rung.from, house.timeZone), house.today)}`
-            : 'from hatching on'}
+          {rung.from && rung.to
+            ? `${formatDateRange(houseDay(rung.from, house.timeZone), houseDay(rung.to, house.timeZone), house.today)}${rung.to < house.now() ? ', done' : ''}`
+            : 'from the first feed on'}
         </Fact>
       ))}
       {next && (
-        <p className="mt-2 text-note text-quiet">{`${FOOD_NAMES[next.food]} ${next.fromMm > 0 ? `when they measure ${formatNumber(next.fromMm)} mm; wait until the smallest can take it.` : 'on the first day they swim.'}`}</p>
+        <p className="mt-2 text-note text-quiet">
+          {sentence(FOOD_NAMES[next.food])} once the smallest tenth can take it; the old food goes on beside it.
+        </p>
       )}
     </Panel>
   );

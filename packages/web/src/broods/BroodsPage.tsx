@@ -18,7 +18,7 @@ function nextWords(brood: Brood, today: string, timeZone: string): string {
   if (next?.earliest)
     return `${name} ${next.status === 'overdue' ? 'was due ' : ''}${formatDayRange(houseDay(next.earliest, timeZone), houseDay(next.latest ?? next.earliest, timeZone), today)}`;
   if (next) return `${name}: too cold`;
-  if (brood.stage === 'ready') return 'ready for sale';
+  if (brood.stage === 'ready') return 'for sale by the curve; measure them';
   return brood.ready
     ? `ready ${formatDateRange(houseDay(brood.ready.from, timeZone), houseDay(brood.ready.to, timeZone), today)}`
     : '';

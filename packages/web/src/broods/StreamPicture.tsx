@@ -1,9 +1,10 @@
+import { LOSS_WORDS } from '@freshet/core/stock';
 import { addDays, houseDay, daysBetween, formatDate, startOfDay } from '@freshet/core/time';
 import { formatRange } from '@freshet/core/units';
 import { measureText, useWidth } from '../ui';
 import { useHouse, type Reply } from '../data';
 import { StreamBands } from './StreamBands';
-import { shapeStream, type BandShape } from './streamShape';
+import { headsWhenSeen, shapeStream, type BandShape } from './streamShape';
 
 type Page = Reply<'brood'>;
 interface Note {
@@ -15,13 +16,8 @@ interface Note {
 
 const DAY_MS = 86_400_000;
 const CAUSE_WORDS: Record<string, string> = {
+  ...LOSS_WORDS,
   infertile: 'white, picked',
-  death: 'dead',
-  unknown: 'gone',
-  predation: 'eaten',
-  cull: 'culled',
-  sale: 'sold',
-  gift: 'given away',
   undo: 'taken back',
   countCorrection: 'more than booked',
 };
@@ -38,16 +34,15 @@ function notesOf(page: Page, x: (ms: number) => number, bands: readonly BandShap
     const point = past.findLast((candidate) => candidate.x <= px + 0.5) ?? past[0];
     return point ? (above ? point.top : point.bottom) : 0;
   };
-  const countAt = (at: string) =>
-    page.stream.bands.reduce((sum, band) => sum + (band.points.findLast((point) => point.at <= at)?.count ?? 0), 0);
   for (const span of page.stages) {
-    if (span.predicted || (span.stage !== 'yolk' && span.stage !== 'fry')) continue;
-    const band = page.stream.bands.find((candidate) => (candidate.points[0]?.at ?? '') <= span.from) ?? page.stream.bands[0];
+    const { stage, from } = span;
+    if (span.predicted || (stage !== 'yolk' && stage !== 'fry')) continue;
+    const band = page.stream.bands.find((candidate) => (candidate.points[0]?.at ?? '') <= from) ?? page.stream.bands[0];
     if (!band) continue;
-    const px = x(Date.parse(span.from));
+    const px = x(Date.parse(from));
     notes.push({
       x: px,
-      text: `${span.stage === 'yolk' ? 'hatched' : page.born ? 'born' : page.carried ? 'let go' : 'free-swimming'} ${countAt(new Date(Date.parse(span.from) + DAY_MS).toISOString())}`,
+      text: `${stage === 'yolk' ? 'hatched' : page.born ? 'born' : page.carried ? 'let go' : 'free-swimming'} ${headsWhenSeen(page, { stage, from })}`,
       anchorY: edgeAt(band.lotId, px, true),
       above: true,
     });

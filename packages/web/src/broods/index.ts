@@ -1,4 +1,5 @@
 export { BroodsPage } from './BroodsPage';
 export { BroodPage } from './BroodPage';
+export { FoundForm } from './FoundForm';
 export { ClutchForm } from './ClutchForm';
 export { WindowList } from './WindowList';

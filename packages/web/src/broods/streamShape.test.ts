@@ -1,4 +1,4 @@
-import { outline, shapeStream, type StreamFrame } from './streamShape';
+import { headsWhenSeen, outline, shapeStream, type StreamFrame } from './streamShape';
 
 const DAY_MS = 86_400_000;
 const START = Date.parse('2026-03-01T08:00:00Z');
@@ -21,6 +21,23 @@ const point = (day: number, count: number, cause: 'birth' | 'split' | 'unknown' 
 type Brood = Parameters<typeof shapeStream>[0];
 const brood = (bands: Brood['stream']['bands']): Brood => ({ stream: { bands, alive: 0 } }) as unknown as Brood;
 const height = (edge: { top: number; bottom: number } | undefined) => (edge ? edge.bottom - edge.top : -1);
+
+describe('the headcount beside a stage', () => {
+  it('is what was seen then: the eggs picked before count, the five that died that afternoon do not', () => {
+    const points = [point(0, 110, 'birth', 110), point(1, 100), point(2, 95), point(2.3, 90, 'death', -5)];
+    const seen = (stage: string, status: string, day: number) => ({ stage, status, earliest: at(day - 0.1), latest: at(day) });
+    const page = (...windows: object[]) =>
+      ({
+        windows,
+        stream: { alive: 90, bands: [{ lotId: 'a', parentLotId: null, points, forecast: [] }] },
+      }) as unknown as Parameters<typeof headsWhenSeen>[0];
+    const hatched = page(seen('hatch', 'observed', 2), seen('freeSwimming', 'predicted', 5));
+    expect(headsWhenSeen(hatched, { stage: 'yolk', from: at(1.9) })).toBe(95);
+    expect(headsWhenSeen(page(seen('freeSwimming', 'observed', 5)), { stage: 'fry', from: at(4.9) })).toBe(90);
+    // Born young have no sighting of their own: those of the birth stand.
+    expect(headsWhenSeen(page(), { stage: 'fry', from: at(0) })).toBe(110);
+  });
+});
 
 describe('the shape of a stream', () => {
   const forked = shapeStream(

@@ -34,6 +34,19 @@ export interface StreamFrame {
   forkPx: number;
 }
 
+/**
+ * How many lived when a stage was seen: with what was counted at that sighting, and without those that died after it.
+ * @param span - hatched (on its yolk), or swimming (let go, born); its beginning stands where no window says what was seen
+ */
+export function headsWhenSeen(
+  { stream, windows }: Pick<Reply<'brood'>, 'stream' | 'windows'>,
+  { stage, from }: { stage: 'yolk' | 'fry'; from: string },
+): number {
+  const seen = windows.find((window) => window.stage === (stage === 'yolk' ? 'hatch' : 'freeSwimming'));
+  const until = (seen?.status === 'observed' ? seen.latest : null) ?? from;
+  return stream.bands.reduce((sum, band) => sum + (band.points.findLast((point) => ms(point.at) <= ms(until))?.count ?? 0), 0);
+}
+
 const ms = (at: string) => Date.parse(at);
 const most = (band: Band) => Math.max(0, ...band.points.map((point) => point.count));
 

@@ -55,6 +55,9 @@ export function HouseProvider({ session, children }: { session: Session; childre
   return <HouseContext value={house}>{children}</HouseContext>;
 }
 
+/** The units of the house, or of none before anybody is signed in. */
+export const useUnits = (): House['units'] | null => useContext(HouseContext)?.units ?? null;
+
 /** The house of this page. @throws {Error} outside of a HouseProvider with somebody signed in */
 export function useHouse(): House {
   const house = useContext(HouseContext);

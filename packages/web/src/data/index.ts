@@ -1,7 +1,7 @@
 export { ApiProblem, send, sendPicture, urlOf, type Body, type Reply, type ReadName, type WriteName } from './api';
 export { useGet, useTouch } from './useGet';
 export { startOutbox, useOutbox } from './outbox';
-export { HouseProvider, useHouse, type House } from './house';
+export { HouseProvider, useHouse, useUnits, type House } from './house';
 export { useLog, useUndo } from './useSend';
 export { useEntryForm, FieldProblem, type EntryForm } from './useEntryForm';
-export { showTemperature, showVolume, showHeads, showPercent, showChance } from './show';
+export { temperatureSign, showTemperature, showVolume, showHeads, showPercent, showChance } from './show';

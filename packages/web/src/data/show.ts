@@ -1,10 +1,13 @@
 import { convert, formatNumber } from '@freshet/core/units';
 import type { House } from './house';
 
+/** How the house's unit of temperature is written. */
+export const temperatureSign = ({ temperature }: House['units']): string => (temperature === 'degF' ? '°F' : '°C');
+
 /** A temperature in the house's unit, "24.5 °C". */
 export function showTemperature(tempC: number, { units }: Pick<House, 'units'>): string {
   const { value } = convert({ value: tempC, from: 'degC', to: units.temperature });
-  return `${formatNumber(value, 3)} ${units.temperature === 'degF' ? '°F' : '°C'}`;
+  return `${formatNumber(value, 3)} ${temperatureSign(units)}`;
 }
 
 /** A volume in the house's unit, "31 L". */

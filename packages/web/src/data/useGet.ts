@@ -1,5 +1,7 @@
 import useSWR, { useSWRConfig, type SWRResponse } from 'swr';
 import { useCallback } from 'react';
+import { allInUnits } from '@freshet/core/units';
+import { useUnits } from './house';
 import { request, touchedBy, urlOf, type ApiProblem, type Query, type ReadName, type Reply, type WriteName } from './api';
 
 /** What changes by itself, by time or by probes; all else changes by a write, and is asked for again then. */
@@ -12,7 +14,13 @@ export function useGet<Name extends ReadName>(
   { params, query }: { params?: Record<string, string>; query?: Query<Name> } = {},
 ): SWRResponse<Reply<Name>, ApiProblem> {
   const key = name === null ? null : urlOf(name, params, query as Record<string, string | undefined> | undefined);
-  return useSWR<Reply<Name>, ApiProblem>(key, (url: string) => request<Reply<Name>>('GET', url), {
+  // Sentences come in °C and litres; a house that reads in others sees only those.
+  const units = useUnits();
+  const read = async (url: string) => {
+    const reply = await request<Reply<Name>>('GET', url);
+    return units ? allInUnits(reply, units) : reply;
+  };
+  return useSWR<Reply<Name>, ApiProblem>(key, read, {
     keepPreviousData: true,
     refreshInterval: name !== null && LIVING.has(name) ? EVERY_MS : 0,
   });

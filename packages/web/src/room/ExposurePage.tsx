@@ -3,7 +3,7 @@ import { Link, useNavigate } from 'react-router';
 import { CONTACT_KINDS } from '@freshet/core/room';
 import { formatDay, houseDay } from '@freshet/core/time';
 import { useGet, useHouse } from '../data';
-import { Loaded, PageHead, Panel, Segmented, SelectField, TextField, usePageParams, useWidth, Why } from '../ui';
+import { DayInput, Field, Loaded, PageHead, Panel, Segmented, SelectField, TextField, usePageParams, useWidth, Why } from '../ui';
 import { KIND_WORDS, LogContact, LogIllness, PathWords, type Step } from './ExposureParts';
 import { OverlayPatterns, OverlaySwatch } from './OverlayPatterns';
 import { RackElevation } from './RackElevation';
@@ -94,7 +94,16 @@ export function ExposurePage() {
                 </option>
               ))}
             </SelectField>
-            <TextField label="on" type="date" boxClass="w-44" value={day} onChange={(event) => set('day', event.target.value)} />
+            <Field label="on" className="w-56">
+              {(part) => (
+                <DayInput
+                  label="on"
+                  value={day}
+                  part={part}
+                  onChange={(text) => /^\d{4}-\d{2}-\d{2}$/.test(text) && set('day', text)}
+                />
+              )}
+            </Field>
             <TextField
               label={direction === 'exposed' ? 'Days unseen before' : 'Days looked back'}
               inputMode="numeric"

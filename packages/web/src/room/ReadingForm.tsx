@@ -1,6 +1,6 @@
 import { METHODS } from '@freshet/core/room';
 import { READING_LIMITS, type Quantity } from '@freshet/contract/room';
-import { FieldProblem, useEntryForm, useGet, useHouse } from '../data';
+import { FieldProblem, temperatureSign, useEntryForm, useGet, useHouse } from '../data';
 import { EntryFormFrame, fromLocal, QuantityField, readQuantity, SelectField, TextField, toLocal, WhenField } from '../ui';
 
 const METHOD_WORDS = { strip: 'Strip', drops: 'Drops', meter: 'Meter', probe: 'Probe' } as const;
@@ -47,7 +47,7 @@ export function ReadingForm({
   });
   const { register, watch, setValue, formState } = entry.form;
   const quantity = watch('quantity');
-  const unit = quantity === 'tempC' ? (house.units.temperature === 'degF' ? '°F' : '°C') : READING_LIMITS[quantity].unit;
+  const unit = quantity === 'tempC' ? temperatureSign(house.units) : READING_LIMITS[quantity].unit;
   const own = (meters.data ?? []).filter((meter) => meter.quantity === quantity);
   return (
     <EntryFormFrame entry={entry} action="Log the reading">

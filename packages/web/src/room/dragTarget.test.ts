@@ -1,33 +1,8 @@
 import { placeAt, tankAt, tankBeside } from './dragTarget';
 import { computeElevation, type Rack, type Tank } from './layoutRoom';
+import { testTank as tank } from './testTank';
 import { overlayLegend, overlayMark, OVERLAYS } from './overlay';
 
-const tank = (code: string, shelfId: string, leftCm: number, more: Partial<Tank> = {}): Tank => ({
-  id: code,
-  shelfId,
-  code,
-  lengthCm: 60,
-  widthCm: 30,
-  heightCm: 36,
-  waterHeightCm: 30,
-  glassMm: 6,
-  facing: 'long',
-  leftCm,
-  litres: 50,
-  totalKg: 60,
-  kgPerM2: 300,
-  equipment: {
-    heaterW: 0,
-    filter: null,
-    hasLid: true,
-    hasIntakeGuard: false,
-    zeroDays: 7,
-    restDays: 7,
-    shelters: null,
-    version: null,
-  },
-  ...more,
-});
 const shelf = (id: string, level: number, tanks: Tank[]): Rack['shelves'][number] => ({
   id,
   level,

@@ -1,31 +1,7 @@
 import { layoutRoom, YARD_SCALE, type Rack, type Tank } from './layoutRoom';
+import { testTank } from './testTank';
 
-const tank = (code: string, leftCm: number, more: Partial<Tank> = {}): Tank => ({
-  id: code,
-  shelfId: 's',
-  code,
-  lengthCm: 60,
-  widthCm: 30,
-  heightCm: 36,
-  waterHeightCm: 30,
-  glassMm: 6,
-  facing: 'long',
-  leftCm,
-  litres: 50,
-  totalKg: 60,
-  kgPerM2: 300,
-  equipment: {
-    heaterW: 0,
-    filter: null,
-    hasLid: true,
-    hasIntakeGuard: false,
-    zeroDays: 7,
-    restDays: 7,
-    shelters: null,
-    version: null,
-  },
-  ...more,
-});
+const tank = (code: string, leftCm: number, more: Partial<Tank> = {}): Tank => testTank(code, 's', leftCm, more);
 const rack = (code: string, kind: Rack['kind'], shelves: Tank[][], sump: string | null = null): Rack => ({
   id: code,
   code,

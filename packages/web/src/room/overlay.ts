@@ -1,7 +1,7 @@
 import { TANK_STATES, type TankState } from '@freshet/core/room';
 import { daysBetween, formatDay, houseDay } from '@freshet/core/time';
 import { convert, formatNumber } from '@freshet/core/units';
-import type { House, Reply } from '../data';
+import { temperatureSign, type House, type Reply } from '../data';
 
 type Life = Reply<'tankLife'>[number];
 
@@ -109,7 +109,7 @@ export function overlayLegend(
         ? String(value * 100)
         : String(value);
   const unit = {
-    temperature: units.temperature === 'degF' ? '°F' : '°C',
+    temperature: temperatureSign(units),
     nitrate: 'mg/L',
     change: 'days',
     crowding: '% of what it carries',

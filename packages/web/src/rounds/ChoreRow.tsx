@@ -1,12 +1,16 @@
 import { clsx } from 'clsx';
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
-import { formatNumber, parseQuantity } from '@freshet/core/units';
+import { readWhen } from '@freshet/core/time';
+import { convert, formatNumber, inUnits, parseQuantity } from '@freshet/core/units';
 import { useHouse, useLog, useOutbox, useUndo, type Reply } from '../data';
 import { Why } from '../ui';
 
 export type Stop = Reply<'round'>['stops'][number];
 export type Chore = Stop['chores'][number];
+
+type Answer = 'notYet' | 'some' | 'all';
+const ANSWERS: Record<Answer, string> = { notYet: 'not yet', some: 'some', all: 'all' };
 
 function useChore(chore: Chore, stop: Stop, day: string) {
   const house = useHouse();
@@ -16,7 +20,12 @@ function useChore(chore: Chore, stop: Stop, day: string) {
   return {
     waiting,
     untick: () => (chore.outcome ? undo(chore.outcome.entryId) : Promise.resolve()),
-    tick: (status: 'done' | 'skipped', amount: number | null, unit: string | null) =>
+    tick: (
+      status: 'done' | 'skipped',
+      amount: number | null,
+      unit: string | null,
+      looked: { answer: Answer; seen?: { from: string; to: string } | null } | null = null,
+    ) =>
       log(
         'outcome',
         {
@@ -29,9 +38,10 @@ function useChore(chore: Chore, stop: Stop, day: string) {
           amount,
           unit,
           tick: status === 'done' ? chore.tick : null,
+          ...(looked ?? {}),
           at: house.now(),
         },
-        `${stop.code}: ${chore.text}, ${status}`,
+        `${stop.code}: ${chore.text}, ${looked ? ANSWERS[looked.answer] : status}`,
       ),
   };
 }
@@ -48,7 +58,9 @@ function AmountField({
   const house = useHouse();
   const { asks } = chore;
   const fahrenheit = asks?.of === 'temperature' && house.units.temperature === 'degF';
-  const [text, setText] = useState(asks ? '' : String(chore.amount?.value ?? ''));
+  const gallons = !asks && chore.amount?.unit === 'L' && house.units.volume === 'galUS';
+  const shown = (litres: number) => formatNumber(convert({ value: litres, from: 'L', to: 'galUS' }).value, 3);
+  const [text, setText] = useState(asks ? '' : gallons ? shown(chore.amount?.value ?? 0) : String(chore.amount?.value ?? ''));
   const [problem, setProblem] = useState('');
   const unit = asks?.unit ?? chore.amount?.unit ?? '';
   function submit() {
@@ -59,7 +71,8 @@ function AmountField({
       else send(parsed.value, '°C');
       return;
     }
-    const value = Number(text.replace(',', '.'));
+    const typed = Number(text.replace(',', '.'));
+    const value = gallons ? convert({ value: typed, from: 'galUS', to: 'L' }).value : typed;
     if (text.trim() === '' || !Number.isFinite(value) || value < 0) setProblem('Give a number, 0 or more.');
     else if (asks?.of === 'count' && !Number.isInteger(value)) setProblem(`Only whole ${asks.unit}.`);
     else send(value, unit);
@@ -82,7 +95,7 @@ function AmountField({
         onKeyDown={(event) => event.key === 'Escape' && close()}
         className="control !w-24"
       />
-      <span className="text-quiet">{fahrenheit ? '°F' : unit}</span>
+      <span className="text-quiet">{fahrenheit ? '°F' : gallons ? 'gal' : unit}</span>
       <button type="submit" className="min-h-11 rounded-part border border-ink bg-ink px-3 font-semibold text-sheet">
         Log
       </button>
@@ -92,6 +105,64 @@ function AmountField({
         </span>
       )}
     </form>
+  );
+}
+
+/** What was seen of a stage: not yet, some or all, and when; since the last look when nothing is said. */
+function SightingField({
+  text,
+  send,
+  close,
+}: {
+  text: string;
+  send: (answer: Answer, seen: { from: string; to: string } | null) => void;
+  close: () => void;
+}) {
+  const house = useHouse();
+  const [when, setWhen] = useState('');
+  const [problem, setProblem] = useState('');
+  function answer(what: Answer) {
+    const words = when.trim().toLowerCase().split(/\s+/).filter(Boolean);
+    if (what === 'notYet' || words.length === 0) {
+      send(what, null);
+      return;
+    }
+    const read = readWhen(words, 0, { now: house.now(), timeZone: house.timeZone });
+    if (!read?.ok) setProblem(read?.message ?? 'Such as "at 6", "last night" or "yesterday 22:00".');
+    else if (read.used < words.length) setProblem(`"${words[read.used] ?? ''}" is not understood as a time.`);
+    else send(what, read.range);
+  }
+  return (
+    <span className="flex flex-wrap items-center gap-2" onKeyDown={(event) => event.key === 'Escape' && close()}>
+      <span className="w-full">{text}: how many?</span>
+      {(['some', 'all', 'notYet'] as const).map((what, i) => (
+        <button
+          key={what}
+          type="button"
+          autoFocus={i === 0}
+          className={clsx(
+            'min-h-11 rounded-part border border-ink px-3 font-semibold',
+            what === 'notYet' ? 'bg-sheet text-ink' : 'bg-ink text-sheet',
+          )}
+          onClick={() => answer(what)}
+        >
+          {ANSWERS[what]}
+        </button>
+      ))}
+      <input
+        aria-label="When, if not since the last look"
+        aria-invalid={problem !== ''}
+        value={when}
+        placeholder="since the last look"
+        onChange={(event) => setWhen(event.target.value)}
+        className="control !w-44"
+      />
+      {problem && (
+        <span role="alert" className="text-note font-semibold text-rust">
+          {problem}
+        </span>
+      )}
+    </span>
   );
 }
 
@@ -133,7 +204,13 @@ export function ChoreRow({ chore, stop, day, ahead }: { chore: Chore; stop: Stop
           {skipped ? '–' : done ? '✓' : watch ? '?' : ''}
         </span>
       </button>
-      {asking ? (
+      {asking && chore.asks?.of === 'sighting' ? (
+        <SightingField
+          text={chore.text}
+          close={() => setAsking(false)}
+          send={(answer, seen) => void tick('done', null, null, { answer, seen }).then(() => setAsking(false))}
+        />
+      ) : asking ? (
         <AmountField
           chore={chore}
           close={() => setAsking(false)}
@@ -144,9 +221,9 @@ export function ChoreRow({ chore, stop, day, ahead }: { chore: Chore; stop: Stop
           <span className={clsx(skipped && 'line-through')}>{chore.text}</span>{' '}
           {chore.outcome && chore.outcome.amount !== null && chore.outcome.amount !== chore.amount?.value ? (
             <b>
-              {formatNumber(chore.outcome.amount, 3)} {chore.amount?.unit ?? chore.asks?.unit ?? ''}
+              {inUnits(`${formatNumber(chore.outcome.amount, 3)} ${chore.amount?.unit ?? chore.asks?.unit ?? ''}`, house.units)}
             </b>
-          ) : may && !done && (chore.amount ?? chore.asks) ? (
+          ) : may && !done && (chore.amount ?? (chore.asks && chore.asks.of !== 'sighting')) ? (
             <button
               type="button"
               className="font-bold underline decoration-dotted decoration-1 underline-offset-4"
@@ -169,9 +246,13 @@ export function ChoreRow({ chore, stop, day, ahead }: { chore: Chore; stop: Stop
           {may && !done && (
             <button
               type="button"
-              className="ml-1.5 min-h-6 text-note text-quiet link hover:text-ink"
+              className="ml-1.5 min-h-11 px-1 text-note text-quiet link hover:text-ink sm:min-h-6"
               aria-label={`${stop.code}: skip ${chore.text}`}
-              onClick={() => void tick('skipped', null, null)}
+              onClick={() =>
+                void (chore.asks?.of === 'sighting'
+                  ? tick('done', null, null, { answer: 'notYet' })
+                  : tick('skipped', null, null))
+              }
             >
               {watch ? 'not yet' : 'skip'}
             </button>

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
-import { parseJot, type JotTank } from '@freshet/core/rounds';
+import type { JotContext, JotResult, JotTank } from '@freshet/core/rounds';
 import { useGet, useHouse, useLog, type Reply } from '../data';
 
 const KEPT = 'freshet.jot';
@@ -8,7 +8,15 @@ const KEPT = 'freshet.jot';
 const toJotTank = (life: Reply<'tankLife'>[number]): JotTank => ({
   id: life.tankId,
   code: life.code,
-  lots: life.lots.map(({ id, males, females, unsexed, broodId }) => ({ id, males, females, unsexed, young: broodId !== null })),
+  litres: life.litres,
+  lots: life.lots.map(({ id, males, females, unsexed, broodId, name, speciesName }) => ({
+    id,
+    males,
+    females,
+    unsexed,
+    young: broodId !== null,
+    label: name ?? speciesName,
+  })),
   broods: life.broods,
   attempts: life.clutchAttempts,
 });
@@ -28,6 +36,24 @@ function kept(): string {
   }
 }
 
+type Parse = (line: string, context: JotContext) => JotResult;
+
+/** The page stands by then; the reader of lines is there before the server may be away. */
+const BEHIND_MS = 2000;
+
+/** The reader of lines, fetched behind the page, or at once when somebody types. */
+function useParser(isTyped: boolean): Parse | null {
+  const [parse, setParse] = useState<Parse | null>(null);
+  useEffect(() => {
+    const timer = setTimeout(
+      () => void import('./jotReader').then(({ parseJot }) => setParse(() => parseJot)),
+      isTyped ? 0 : BEHIND_MS,
+    );
+    return () => clearTimeout(timer);
+  }, [isTyped]);
+  return parse;
+}
+
 const isTyping = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
   (target.closest('input, textarea, select, [contenteditable]') !== null || target.closest('[role=dialog]') !== null);
@@ -40,11 +66,14 @@ export function JotLine() {
   const [line, setLine] = useState(kept);
   const [sending, setSending] = useState(false);
   const input = useRef<HTMLInputElement>(null);
+  const cultures: JotContext['cultures'] = useGet('cultures').data ?? [];
   const tanks = useMemo(() => (life.data ?? []).map(toJotTank), [life.data]);
-  const result =
+  const parse = useParser(line.trim() !== '');
+  const read = (by: Parse) =>
     line.trim() && life.data
-      ? parseJot(line, { tanks, now: house.now(), timeZone: house.timeZone, temperatureUnit: house.units.temperature })
+      ? by(line, { tanks, cultures, now: house.now(), timeZone: house.timeZone, units: house.units })
       : null;
+  const result = parse ? read(parse) : null;
   const wrong = result && !result.ok ? result.problem : null;
 
   useEffect(() => {
@@ -63,9 +92,11 @@ export function JotLine() {
   }
 
   async function enter(): Promise<void> {
-    if (!result?.ok || sending) return;
+    // Whoever is faster than the reader waits for it.
+    const said = result ?? read(parse ?? (await import('./jotReader')).parseJot);
+    if (!said?.ok || sending) return;
     setSending(true);
-    const taken = await log('jot', { id: newId(), line, at: house.now() }, result.readsAs);
+    const taken = await log('jot', { id: newId(), line, at: house.now() }, said.readsAs);
     setSending(false);
     if (taken) change('');
   }
@@ -101,7 +132,7 @@ export function JotLine() {
               change('');
               event.currentTarget.blur();
             }}
-            placeholder="A1.2 25.5 or B2.3 eggs 120, 18 white"
+            placeholder="such as A1.2 25.5, or B2.3 eggs 120, 18 white"
             aria-describedby="jot-reads"
             aria-invalid={wrong !== null}
             autoCapitalize="characters"

@@ -1,5 +1,5 @@
 import { useEntryForm, useHouse } from '../data';
-import { EntryFormFrame, NoteField, SelectField, TextField } from '../ui';
+import { DayField, EntryFormFrame, NoteField, SelectField } from '../ui';
 
 /** Ends an attempt; its tank falls free. */
 export function EndForm({
@@ -28,7 +28,7 @@ export function EndForm({
           <option value="failed">They did not</option>
           <option value="given up">Given up</option>
         </SelectField>
-        <TextField label="On" type="date" error={formState.errors.on?.message} {...register('on')} />
+        <DayField control={entry.form.control} name="on" towards="past" label="On" error={formState.errors.on?.message} />
       </div>
       <NoteField
         label="What was different this time"

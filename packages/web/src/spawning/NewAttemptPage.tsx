@@ -13,7 +13,7 @@ import {
 } from '@freshet/core/spawning';
 import { DYE_CAUTION } from '@freshet/core/room';
 import { showHeads, useEntryForm, useGet, useHouse, type Reply } from '../data';
-import { EntryFormFoot, NoteField, Notice, PageHead, readNumber, SelectField, TextField } from '../ui';
+import { DayField, EntryFormFoot, NoteField, Notice, PageHead, readNumber, SelectField, TextField } from '../ui';
 import { SpeciesAside } from './SpeciesAside';
 import { SCHOOL_EFFECTS, SCHOOL_WORDS } from './schools';
 
@@ -83,6 +83,14 @@ function Parents({
     </fieldset>
   );
 }
+
+const DAYS = [
+  ['conditioningFrom', 'Conditioning from', undefined],
+  ['from', 'Tank taken from', undefined],
+  ['setUpOn', 'Parents in on', undefined],
+  ['triggerOn', 'Trigger on', undefined],
+  ['to', 'Tank free after', 'may stay open'],
+] as const;
 
 /** Starts or plans a spawning attempt. */
 export function NewAttemptPage() {
@@ -220,16 +228,16 @@ export function NewAttemptPage() {
             </div>
           )}
           <div className="grid grid-cols-2 gap-4 sm:grid-cols-5">
-            <TextField
-              label="Conditioning from"
-              type="date"
-              error={errors.conditioningFrom?.message}
-              {...register('conditioningFrom')}
-            />
-            <TextField label="Tank taken from" type="date" error={errors.from?.message} {...register('from')} />
-            <TextField label="Parents in on" type="date" error={errors.setUpOn?.message} {...register('setUpOn')} />
-            <TextField label="Trigger on" type="date" error={errors.triggerOn?.message} {...register('triggerOn')} />
-            <TextField label="Tank free after" type="date" hint="may stay open" error={errors.to?.message} {...register('to')} />
+            {DAYS.map(([name, label, hint]) => (
+              <DayField
+                key={name}
+                control={entry.form.control}
+                name={name}
+                label={label}
+                hint={hint}
+                error={errors[name]?.message}
+              />
+            ))}
           </div>
           <div className="grid gap-4 sm:grid-cols-2 lg:grid-cols-[1fr_1fr_1fr_130px]">
             {school('trigger', 'Trigger', TRIGGER_SCHOOLS)}

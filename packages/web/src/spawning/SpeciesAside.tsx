@@ -1,7 +1,7 @@
 import { TRIGGER_SCHOOLS } from '@freshet/core/spawning';
 import { FOOD_NAMES, METHOD_TEMPLATES } from '@freshet/core/species';
-import { formatNumber, formatRange } from '@freshet/core/units';
-import { showTemperature, useHouse, type Reply } from '../data';
+import { formatRange } from '@freshet/core/units';
+import { showTemperature, showVolume, useHouse, type Reply } from '../data';
 import { Fact, Notice, Panel } from '../ui';
 import { SCHOOL_WORDS } from './schools';
 
@@ -41,14 +41,14 @@ export function SpeciesAside({
         <Fact label="Clutch">{formatRange(figures.clutch)}</Fact>
         {figures.hatch && (
           <Fact label={species.start === 'carried' ? 'Carried for' : 'Hatch after'}>
-            {formatRange(figures.hatch.days)} days at {formatNumber(figures.hatch.atC)} °C
+            {formatRange(figures.hatch.days)} days at {showTemperature(figures.hatch.atC, house)}
           </Fact>
         )}
         <Fact label="Eggs are eaten by">
           {figures.eggsEatenBy === 'anyAdult' ? 'any adult' : figures.eggsEatenBy === 'parents' ? 'the parents' : 'nobody'}
         </Fact>
         <Fact label="First food">{FOOD_NAMES[figures.ladder[0]?.food ?? 'finePowder']}</Fact>
-        {litres !== null && <Fact label="The tank holds">{formatNumber(litres)} L</Fact>}
+        {litres !== null && <Fact label="The tank holds">{showVolume(litres, house)}</Fact>}
       </Panel>
       {byTrigger.length > 0 && (
         <Panel title="What you did before">

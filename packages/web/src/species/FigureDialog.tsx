@@ -2,43 +2,70 @@ import { useState } from 'react';
 import * as v from 'valibot';
 import { OwnFigures } from '@freshet/contract/species';
 import { findContradiction, type FigureKey, type Figures } from '@freshet/core/species';
+import { convert, inUnits, parseQuantity } from '@freshet/core/units';
+import { temperatureSign, useHouse, type House } from '../data';
 import { Button, Dialog, SelectField, TextField } from '../ui';
-import { FIGURES } from './figures';
+import { CHOICES, FIGURES } from './figures';
 
 const number = (text: string) => (text.trim() === '' ? Number.NaN : Number(text.replace(',', '.')));
 
+type TemperatureUnit = House['units']['temperature'];
+const isTemperature = (key: FigureKey) => FIGURES[key].unit === '°C';
+const showC = (tempC: number, unit: TemperatureUnit) =>
+  String(Number(convert({ value: tempC, from: 'degC', to: unit }).value.toFixed(1)));
+/** °C of what was typed in the house's unit, or with a unit of its own; NaN when it is no temperature. */
+function readC(text: string, unit: TemperatureUnit): number {
+  const parsed = parseQuantity(text, 'temperature', unit);
+  return parsed.ok ? Number(parsed.value.toFixed(2)) : Number.NaN;
+}
+
 /** What is typed for a figure: both ends, the temperature they hold at, the choice. */
-function start(key: FigureKey, figures: Figures): { low: string; high: string; atC: string; choice: string; rungs: string } {
+function start(
+  key: FigureKey,
+  figures: Figures,
+  unit: TemperatureUnit,
+): { low: string; high: string; atC: string; choice: string; rungs: string } {
   const value = figures[key];
   const blank = { low: '', high: '', atC: '', choice: 'nobody', rungs: '' };
   if (value === null || value === undefined) return blank;
-  if (typeof value === 'number') return { ...blank, low: String(value) };
+  const show = (n: number) => (isTemperature(key) ? showC(n, unit) : String(n));
+  if (typeof value === 'number') return { ...blank, low: show(value) };
   if (typeof value === 'string') return { ...blank, choice: value };
-  if (key === 'ladder') return { ...blank, rungs: figures.ladder.map((rung) => `${rung.food} ${rung.fromMm}`).join('\n') };
-  if ('atC' in value) return { ...blank, low: String(value.days[0]), high: String(value.days[1]), atC: String(value.atC) };
+  if (key === 'ladder')
+    return {
+      ...blank,
+      rungs: figures.ladder
+        .map(({ food, fromMm, days }) => [food, fromMm, days].filter((part) => part !== undefined).join(' '))
+        .join('\n'),
+    };
+  if (key === 'adultFoods') return { ...blank, rungs: figures.adultFoods.join('\n') };
+  if ('atC' in value) return { ...blank, low: String(value.days[0]), high: String(value.days[1]), atC: showC(value.atC, unit) };
   const [low, high] = value as readonly [number, number];
-  return { ...blank, low: String(low), high: String(high) };
+  return { ...blank, low: show(low), high: show(high) };
 }
 
-function toFigure(key: FigureKey, typed: ReturnType<typeof start>): unknown {
-  const days = [number(typed.low), number(typed.high)];
+function toFigure(key: FigureKey, typed: ReturnType<typeof start>, unit: TemperatureUnit): unknown {
+  const read = (text: string) => (isTemperature(key) ? readC(text, unit) : number(text));
+  const ends = [read(typed.low), read(typed.high)];
   switch (FIGURES[key].kind) {
     case 'number':
-      return number(typed.low);
-    case 'eats':
+      return read(typed.low);
+    case 'choice':
       return typed.choice;
     case 'duration':
-      return { atC: number(typed.atC), days };
+      return { atC: readC(typed.atC, unit), days: ends };
     case 'ladder':
       return typed.rungs
         .split('\n')
         .filter((line) => line.trim())
         .map((line) => {
-          const [food = '', mm = ''] = line.trim().split(/\s+/);
-          return { food, fromMm: number(mm) };
+          const [food = '', mm = '', days = ''] = line.trim().split(/\s+/);
+          return { food, fromMm: number(mm), ...(days ? { days: number(days) } : {}) };
         });
+    case 'foods':
+      return typed.rungs.split(/[\s,]+/).filter(Boolean);
     case 'range':
-      return days;
+      return ends;
   }
 }
 
@@ -54,18 +81,22 @@ export function FigureDialog({
   save: (figures: Partial<Figures>) => Promise<boolean>;
   close: () => void;
 }) {
-  const [typed, setTyped] = useState(() => start(figureKey, figures));
+  const { units } = useHouse();
+  const [typed, setTyped] = useState(() => start(figureKey, figures, units.temperature));
   const [problem, setProblem] = useState('');
-  const { label, unit, kind } = FIGURES[figureKey];
+  const { label, kind } = FIGURES[figureKey];
+  const sign = temperatureSign(units);
+  const unit = isTemperature(figureKey) ? sign : FIGURES[figureKey].unit;
   const change = (part: Partial<typeof typed>) => setTyped({ ...typed, ...part });
   async function submit() {
-    const parsed = v.safeParse(OwnFigures, { [figureKey]: toFigure(figureKey, typed) });
+    const parsed = v.safeParse(OwnFigures, { [figureKey]: toFigure(figureKey, typed, units.temperature) });
     if (!parsed.success) {
-      setProblem(parsed.issues[0].message.startsWith('Invalid') ? 'Give numbers.' : parsed.issues[0].message);
+      const { message } = parsed.issues[0];
+      setProblem(message.startsWith('Invalid') ? 'Give numbers.' : inUnits(message, units));
       return;
     }
     const wrong = findContradiction({ ...figures, ...(parsed.output as Partial<Figures>) });
-    if (wrong) setProblem(wrong.message);
+    if (wrong) setProblem(inUnits(wrong.message, units));
     else if (await save(parsed.output as Partial<Figures>)) close();
   }
   return (
@@ -78,16 +109,20 @@ export function FigureDialog({
           void submit();
         }}
       >
-        {kind === 'eats' && (
+        {kind === 'choice' && (
           <SelectField label={label} value={typed.choice} onChange={(event) => change({ choice: event.target.value })}>
-            <option value="nobody">nobody</option>
-            <option value="parents">the parents</option>
-            <option value="anyAdult">any adult</option>
+            {Object.entries(CHOICES[figureKey] ?? {}).map(([value, words]) => (
+              <option key={value} value={value}>
+                {words}
+              </option>
+            ))}
           </SelectField>
         )}
-        {kind === 'ladder' && (
+        {(kind === 'ladder' || kind === 'foods') && (
           <label className="flex flex-col gap-1 font-semibold">
-            One food a line, with the length in mm from which it is taken
+            {kind === 'ladder'
+              ? 'One food a line, with the length in mm of the smallest tenth from which it is taken'
+              : 'One food a line, the staple first'}
             <textarea
               className="control font-mono font-normal"
               rows={6}
@@ -96,7 +131,7 @@ export function FigureDialog({
             />
           </label>
         )}
-        {kind !== 'eats' && kind !== 'ladder' && (
+        {['range', 'number', 'duration'].includes(kind) && (
           <div className="grid grid-cols-3 gap-4">
             <TextField
               label={kind === 'number' ? label : 'From'}
@@ -115,7 +150,7 @@ export function FigureDialog({
             )}
             {kind === 'duration' && (
               <TextField
-                label="At, °C"
+                label={`At, ${sign}`}
                 inputMode="decimal"
                 value={typed.atC}
                 onChange={(event) => change({ atC: event.target.value })}

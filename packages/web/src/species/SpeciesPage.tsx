@@ -4,11 +4,13 @@ import { toast } from 'sonner';
 import * as v from 'valibot';
 import { v7 as newId } from 'uuid';
 import { OwnFigures, SpeciesFile } from '@freshet/contract/species';
+import { inUnits } from '@freshet/core/units';
 import { METHOD_TEMPLATES, METHODS, type FigureKey, type Figures, type Method } from '@freshet/core/species';
 import { useGet, useHouse, useLog, type Reply } from '../data';
 import { Button, Dialog, LinkButton, Loaded, Notice, PageHead, SelectField, TextField } from '../ui';
+import { LifeStrip } from './LifeStrip';
 import { FigureDialog } from './FigureDialog';
-import { FIGURES, showFigure } from './figures';
+import { FIGURES, GRADE_WORDS, showFigure } from './figures';
 
 type Species = Reply<'species'>[number];
 
@@ -84,9 +86,11 @@ function FiguresTable({ species }: { species: Species }) {
           return (
             <li key={key} className="flex flex-wrap items-baseline gap-x-4 border-b border-rule py-2">
               <span className="w-52 shrink-0">{FIGURES[key].label}</span>
-              <span className="min-w-0 flex-1 font-semibold">{showFigure(key, species.figures)}</span>
+              <span className="min-w-0 flex-1 font-semibold">{inUnits(showFigure(key, species.figures), house.units)}</span>
               <span className={own ? 'text-note font-semibold text-deep' : 'text-note text-quiet'}>
-                {own ? 'your own' : species.origins[key] === 'species' ? 'species' : 'method'}
+                {own
+                  ? 'your own'
+                  : `${GRADE_WORDS[species.grades[key] ?? 'guess']}${species.origins[key] === 'method' ? ', its method’s' : ''}`}
               </span>
               {house.may('keeper') && (
                 <LinkButton className="text-note" onClick={() => setEditing(key)} aria-label={`Change ${FIGURES[key].label}`}>
@@ -272,6 +276,7 @@ export function SpeciesPage() {
               )}
             </PageHead>
             {chosen?.caution && <Notice className="mb-3">{chosen.caution}</Notice>}
+            {chosen && <LifeStrip species={chosen} />}
             {chosen ? <FiguresTable species={chosen} /> : <SpeciesList data={data} />}
             <Dialog title="A species of your own" open={adding} onClose={() => setAdding(false)}>
               <NewSpecies close={() => setAdding(false)} />

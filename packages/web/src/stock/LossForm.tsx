@@ -1,16 +1,9 @@
+import { LOSS_CAUSES, LOSS_WORDS, type LossCause } from '@freshet/core/stock';
+import { sentence } from '@freshet/core/time';
 import { useEntryForm, useHouse } from '../data';
 import { EntryFormFrame, NoteField, Notice, SelectField } from '../ui';
 import { headsField, HeadsFields, headsText, readHeads } from './HeadsFields';
 import type { SomeLot } from './SomeLot';
-
-const CAUSES = {
-  death: 'Found dead',
-  unknown: 'Gone, not known how',
-  predation: 'Eaten',
-  cull: 'Culled',
-  sale: 'Sold',
-  gift: 'Given away',
-} as const;
 
 /** Logs animals that died or left. */
 export function LossForm({ lot, done }: { lot: SomeLot; done: () => void }) {
@@ -20,7 +13,7 @@ export function LossForm({ lot, done }: { lot: SomeLot; done: () => void }) {
     name: 'lose',
     defaults: {
       ...headsText(total === 1 ? lot : { males: 0, females: 0, unsexed: 0 }),
-      cause: 'death' as keyof typeof CAUSES,
+      cause: 'death' as LossCause,
       note: '',
     },
     toBody: (values) => ({
@@ -39,9 +32,9 @@ export function LossForm({ lot, done }: { lot: SomeLot; done: () => void }) {
     <EntryFormFrame entry={entry} action="Log it">
       <HeadsFields form={entry.form} have={lot} />
       <SelectField label="What became of them" {...register('cause')}>
-        {Object.entries(CAUSES).map(([cause, words]) => (
+        {LOSS_CAUSES.map((cause) => (
           <option key={cause} value={cause}>
-            {words}
+            {sentence(LOSS_WORDS[cause])}
           </option>
         ))}
       </SelectField>

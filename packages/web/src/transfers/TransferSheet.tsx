@@ -61,7 +61,11 @@ function Acclimation({ transfer }: { transfer: Transfer }) {
       {floatMinutes === null ? (
         'Float until the temperatures are equal'
       ) : floatMinutes === 0 ? (
-        'No need to float: the temperatures are equal'
+        drip ? (
+          'The temperatures are equal: no floating'
+        ) : (
+          'No need to float: the temperatures are equal'
+        )
       ) : (
         <>
           Float <b>{minutes(floatMinutes)}</b>, until a thermometer in the bag says so
@@ -69,7 +73,8 @@ function Acclimation({ transfer }: { transfer: Transfer }) {
       )}
       {drip ? (
         <>
-          , then drip <b>{hours(drip.hours)}</b> until there are <b>{showVolume(drip.finalLitres, house)}</b>
+          {floatMinutes === 0 ? '; ' : ', then '}drip <b>{hours(drip.hours)}</b> until there are{' '}
+          <b>{showVolume(drip.finalLitres, house)}</b>
         </>
       ) : (
         '; nothing measured asks for dripping'

@@ -1,5 +1,6 @@
 import { instantOf, houseDay, localTime, type TimeRange } from '@freshet/core/time';
 import { FieldProblem } from '../data';
+import { DayInput } from './DayField';
 import { Field } from './Field';
 import { Segmented } from './Segmented';
 
@@ -16,7 +17,7 @@ export const toLocal = (at: string, timeZone: string): string => `${houseDay(at,
 /** Wall-clock text as an instant. @throws {FieldProblem} when it is no time */
 export function fromLocal(field: string, text: string, timeZone: string): string {
   if (!/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}/.test(text) || Number.isNaN(Date.parse(`${text.slice(0, 16)}:00Z`)))
-    throw new FieldProblem(field, 'Give a date and a time.');
+    throw new FieldProblem(field, 'Give a day and a time, such as yesterday 22:00.');
   return instantOf(text.slice(0, 10), text.slice(11, 16), timeZone);
 }
 
@@ -43,14 +44,7 @@ export function WhenField({
   between?: boolean;
 }) {
   const input = (key: 'from' | 'to', name: string, part: object) => (
-    <input
-      type="datetime-local"
-      aria-label={name}
-      value={value[key]}
-      onChange={(event) => onChange({ ...value, [key]: event.target.value })}
-      className="control"
-      {...part}
-    />
+    <DayInput withTime label={name} value={value[key]} onChange={(text) => onChange({ ...value, [key]: text })} part={part} />
   );
   return (
     <Field label={label} error={error}>

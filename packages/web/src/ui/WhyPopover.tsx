@@ -1,6 +1,12 @@
 import type { RefObject } from 'react';
 import { Popover } from 'radix-ui';
+import { Link } from 'react-router';
+import { inUnits } from '@freshet/core/units';
+import { useUnits } from '../data';
 import type { Reasons } from './reasons';
+
+/** The entry of the sources a reason names. */
+const anchorOf = (source: string) => source.slice(source.indexOf('#') + 1);
 
 /** The sheet of a "why?": inputs, formula in words, source. Fetched when the first is opened. */
 export default function WhyPopover({
@@ -12,6 +18,8 @@ export default function WhyPopover({
   button,
   close,
 }: Reasons & { about: string; button: RefObject<HTMLButtonElement | null>; close: () => void }) {
+  const units = useUnits();
+  const own = (text: string) => (units ? inUnits(text, units) : text);
   const isButton = (target: EventTarget | null) => target instanceof Node && button.current?.contains(target) === true;
   return (
     <Popover.Root open onOpenChange={(next) => !next && close()}>
@@ -34,18 +42,25 @@ export default function WhyPopover({
               {inputs.map((input) => (
                 <div key={input.label} className="flex justify-between gap-4 border-b border-rule py-1 text-note">
                   <dt className="text-quiet">{input.label}</dt>
-                  <dd className="text-right">{input.value}</dd>
+                  <dd className="text-right">{own(input.value)}</dd>
                 </div>
               ))}
             </dl>
           )}
-          {formula && <p className="text-note">{formula}</p>}
+          {formula && <p className="text-note">{own(formula)}</p>}
           {notes.map((note) => (
             <p key={note} className="mt-2 border-l-4 border-amber-line pl-2 text-note">
-              {note}
+              {own(note)}
             </p>
           ))}
-          {source && <p className="mt-2 text-note text-quiet">Source: {source}</p>}
+          {source && (
+            <p className="mt-2 text-note text-quiet">
+              Source:{' '}
+              <Link className="link" to={`/sources#${anchorOf(source)}`}>
+                {anchorOf(source).replaceAll('-', ' ')}
+              </Link>
+            </p>
+          )}
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>

@@ -21,3 +21,4 @@ export { Checkbox } from './Checkbox';
 export { LinkButton } from './LinkButton';
 export { EntryFormFrame } from './EntryFormFrame';
 export { ErrorBoundary } from './ErrorBoundary';
+export { DayField, DayInput } from './DayField';

@@ -22,15 +22,31 @@ const HOUR_MS = 60 * MINUTE_MS;
 const SILENT_MIN = 30;
 const STUCK_HOURS = 6;
 const STUCK_LEAST = 12;
+/** A probe that tells tenths only stands at one figure for hours in a steady tank; a whole day at one is not the water. */
+const STUCK_TENTHS_HOURS = 24;
+const isTenth = (value: number) => Math.abs(value * 10 - Math.round(value * 10)) < 0.02;
 const FAST_HOURS = 2;
 const FAST_C = 2;
 /** After a logged change the water may jump; it is given this long. */
 const CHANGE_GRACE_HOURS = 6;
 const DRIFT_C = 1;
 
+/** Since when the probe has told the value it tells now, when that is at least so many hours and samples; else null. */
+function standsSince(samples: readonly Sample[], hours: number): string | null {
+  const last = samples.at(-1);
+  if (!last) return null;
+  const still = samples.slice(samples.findLastIndex(({ value }) => Math.abs(value - last.value) >= 0.005) + 1);
+  const since = still[0]?.at ?? last.at;
+  return still.length >= STUCK_LEAST && Date.parse(last.at) - Date.parse(since) >= hours * HOUR_MS ? since : null;
+}
+
+/** True when hours at one whole tenth leave open whether the probe is stuck: a day of its samples, each by itself, tells. */
+export const mayBeSteady = (samples: readonly Sample[]): boolean =>
+  isTenth(samples.at(-1)?.value ?? Number.NaN) && standsSince(samples, STUCK_HOURS) !== null;
+
 /**
- * Judges the temperatures a probe sent lately: silent for half an hour, not moving by a hundredth for six hours, out of the
- * range of the species, two degrees in two hours without a water change, or a degree off a reading by hand within the hour.
+ * Judges the temperatures a probe sent lately: silent for half an hour, not moving by a hundredth for six hours (for a day where
+ * it tells tenths only), out of the range of the species, two degrees in two hours without a water change, or a degree off a reading by hand within the hour.
  * @param samples - oldest first, of the last day or so, °C
  * @param wantedC - range of the species in the tank; null when it is empty
  * @param changes - instants of logged water changes
@@ -51,15 +67,9 @@ export function judgeProbe(input: {
   if (nowMs - lastMs > SILENT_MIN * MINUTE_MS) return [{ fault: 'silent', since: last.at, value: last.value, by: 0 }];
   const verdicts: ProbeVerdict[] = [];
 
-  const stuck = samples.filter((sample) => Date.parse(sample.at) >= lastMs - STUCK_HOURS * HOUR_MS);
-  const first = samples[0];
-  if (
-    stuck.length >= STUCK_LEAST &&
-    first &&
-    lastMs - Date.parse(first.at) >= STUCK_HOURS * HOUR_MS &&
-    stuck.every((sample) => Math.abs(sample.value - last.value) < 0.005)
-  )
-    return [{ fault: 'stuck', since: stuck[0]?.at ?? last.at, value: last.value, by: 0 }];
+  const tenthsOnly = samples.every(({ value }) => isTenth(value));
+  const stuck = standsSince(samples, tenthsOnly ? STUCK_TENTHS_HOURS : STUCK_HOURS);
+  if (stuck) return [{ fault: 'stuck', since: stuck, value: last.value, by: 0 }];
 
   if (wantedC && checkTemperature(last.value, wantedC) !== 'within') {
     const out = samples.findLastIndex((sample) => checkTemperature(sample.value, wantedC) === 'within');

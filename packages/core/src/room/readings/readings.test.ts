@@ -86,9 +86,17 @@ describe('a probe', () => {
   it('is silent after half an hour, stuck after six hours at one value', () => {
     expect(judge(every(5, 7, wave).filter(({ at }) => at < ago(31 * MINUTE)))).toEqual(['silent']);
     expect(judge(every(5, 7, wave).filter(({ at }) => at < ago(29 * MINUTE)))).toEqual([]);
-    expect(judge(every(5, 7, () => 25))).toEqual(['stuck']);
-    expect(judge(every(5, 5, () => 25))).toEqual([]);
-    expect(judge(every(5, 7, (hoursAgo) => (hoursAgo > 5.5 ? 25.1 : 25)))).toEqual([]);
+    expect(judge(every(5, 7, () => 25.03))).toEqual(['stuck']);
+    expect(judge(every(5, 5, () => 25.03))).toEqual([]);
+    expect(judge(every(5, 7, (hoursAgo) => (hoursAgo > 5.5 ? 25.13 : 25.03)))).toEqual([]);
+  });
+
+  it('is not stuck for telling one tenth all night in a steady tank; a whole day of it is not the water', () => {
+    expect(judge(every(5, 23, () => 25))).toEqual([]);
+    expect(judge(every(5, 25, (hoursAgo) => (hoursAgo > 20 ? 25.1 : 25)))).toEqual([]);
+    expect(judge(every(5, 25, () => 25))).toEqual(['stuck']);
+    // One that told hundredths before it stopped is stuck at a tenth like at any other value.
+    expect(judge(every(5, 25, (hoursAgo) => (hoursAgo > 9 ? wave(hoursAgo) : 25)))).toEqual(['stuck']);
   });
 
   it('says since when the water is out of range, and is quiet over an empty tank', () => {

@@ -79,10 +79,10 @@ const HABITS: Record<Method, Habits> = {
   mouthbrooder: habits(28, 7, [2, 5], 10, 25, 0, 4),
   livebearer: habits(28, 1, [2, 4], 30, 90, 0, 4),
   annualPeat: habits(1, 1, [1, 3], 25, 60, 0, 3),
-  pondGroup: habits(21, 14, [0.5, 2], 3, 6, 0, 6),
+  pondGroup: habits(21, 14, [0.3, 1], 3, 6, 0, 6),
   shrimpDirect: habits(28, 1, [1, 4], 200, 400, 0, 3),
   shrimpLarval: habits(35, 1, [1, 3], 60, 150, 0, 5),
-  crayfish: habits(60, 7, [1, 3], 20, 25, 1, 3),
+  crayfish: habits(60, 7, [1, 3], 60, 100, 1, 3),
   broodingScud: habits(10, 1, [0.5, 3], 1000, 4000, 0, 3),
 };
 
@@ -96,7 +96,7 @@ const POND_MONTHS = [3, 4, 5, 6, 7];
 export function breederLimits(
   method: Method,
   figures: Pick<Figures, 'maturityDays' | 'maturityMm'>,
-  own: Partial<BreederLimits> = {},
+  own: { [Key in keyof BreederLimits]?: BreederLimits[Key] | undefined } = {},
 ): BreederLimits {
   const { lives, ...rest } = HABITS[method];
   return {
@@ -106,6 +106,6 @@ export function breederLimits(
     maxDays: figures.maturityDays[1] * lives,
     minMm: figures.maturityMm[0],
     minScore: 4,
-    ...own,
+    ...Object.fromEntries(Object.entries(own).filter(([, value]) => value !== undefined)),
   };
 }

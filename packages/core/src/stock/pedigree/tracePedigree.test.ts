@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { groupKinship } from '../kinship/groupKinship';
 import { tracePedigree, type TracedBrood, type TracedLot, type TracedMovement } from './tracePedigree';
-import { type Cause } from '../headcount';
+import type { Cause } from '../causes';
 
 const lot = (id: string, broodId: string | null = null, more: Partial<TracedLot> = {}): TracedLot => ({
   id,

@@ -14,7 +14,7 @@ import {
 import { READING_LIMITS, type Quantity } from '@freshet/contract/room';
 import { formatDate, formatInstant, houseDay } from '@freshet/core/time';
 import { convert, formatNumber } from '@freshet/core/units';
-import { useHouse, type Reply } from '../../data';
+import { temperatureSign, useHouse, type Reply } from '../../data';
 
 interface Point {
   at: number;
@@ -67,7 +67,7 @@ export default function QuantityChart({
   const first = Math.ceil(low / step) * step;
   const ticks = Array.from({ length: Math.floor((high - first) / step) + 1 }, (_, i) => first + i * step);
   const { unit } = READING_LIMITS[quantity];
-  const say = (value: number) => `${formatNumber(value, 3)} ${isTemperature ? (scale === 1.8 ? '°F' : '°C') : unit}`.trim();
+  const say = (value: number) => `${formatNumber(value, 3)} ${isTemperature ? temperatureSign(house.units) : unit}`.trim();
   const isMany = hand.length > 40;
   return (
     <ResponsiveContainer width="100%" height={160}>

@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { formatDay, houseDay } from '@freshet/core/time';
-import { formatNumber } from '@freshet/core/units';
+import { formatNumber, inUnits } from '@freshet/core/units';
 import { showHeads, showVolume, useGet, useHouse, type Reply } from '../../data';
 import { ChangeForm, EquipForm, MoveTankForm, ReadingForm, RegimeForm, TankEventForm, type Rack, type Tank } from '../../room';
-import { ClutchForm } from '../../broods';
+import { ClutchForm, FoundForm } from '../../broods';
 import { CountForm, LossForm, LotForm, type SomeLot } from '../../stock';
 import { TransferSheet } from '../../transfers';
 import { Button, ButtonLink, Dialog, Empty, LinkButton, Loaded, PageHead, Panel, STAGE_WORDS, Swatch, Why } from '../../ui';
@@ -18,7 +18,7 @@ import { WaterPanel } from './WaterPanel';
 type Life = Reply<'tankLife'>[number];
 type LifeLot = Life['lots'][number];
 type Sheet =
-  | { kind: 'reading' | 'stock' | 'change' | 'death' | 'regime' | 'equipment' | 'place' | 'event' }
+  | { kind: 'reading' | 'stock' | 'change' | 'death' | 'regime' | 'equipment' | 'place' | 'event' | 'found' }
   | { kind: 'eggs'; attempt: Life['attempts'][number] }
   | { kind: 'move' | 'loss' | 'count'; lot: LifeLot };
 
@@ -87,10 +87,13 @@ function Measures({ tank, rack, level }: { tank: Tank; rack: Rack; level: number
   return (
     <>
       {rack.code} {rack.name}
-      {rack.shelves.length > 1 && `, shelf ${level}`}; {formatNumber(tank.lengthCm, 3)} × {formatNumber(tank.widthCm, 3)} ×{' '}
-      {formatNumber(tank.heightCm, 3)} cm, water at {formatNumber(tank.waterHeightCm, 3)} cm;{' '}
-      <b className="text-ink">{showVolume(tank.litres, house)}</b>, <b className="text-ink">{formatNumber(tank.totalKg)} kg</b> on
-      the shelf{' '}
+      {rack.shelves.length > 1 && `, shelf ${level}`};{' '}
+      {inUnits(
+        `${formatNumber(tank.lengthCm, 3)} × ${formatNumber(tank.widthCm, 3)} × ${formatNumber(tank.heightCm, 3)} cm, water at ${formatNumber(tank.waterHeightCm, 3)} cm`,
+        house.units,
+      )}
+      ; <b className="text-ink">{showVolume(tank.litres, house)}</b>,{' '}
+      <b className="text-ink">{inUnits(`${formatNumber(tank.totalKg)} kg`, house.units)}</b> on the shelf{' '}
       <Why
         about={`Litres and load of ${tank.code}`}
         inputs={[
@@ -155,6 +158,7 @@ const TITLES = {
   event: 'Done to the tank',
   place: 'Move the tank',
   eggs: 'Eggs or young seen',
+  found: 'Eggs or young found',
   loss: 'Loss',
   count: 'Count',
 } as const;
@@ -203,6 +207,9 @@ function TankSheets({
           done={(broodId) => (broodId ? void navigate(`/broods/${broodId}`) : close())}
         />
       )}
+      {sheet.kind === 'found' && life && (
+        <FoundForm life={life} done={(broodId) => (broodId ? void navigate(`/broods/${broodId}`) : close())} />
+      )}
       {sheet.kind === 'loss' && <LossForm lot={toSome(sheet.lot, tank.id)} done={close} />}
       {sheet.kind === 'count' && <CountForm lot={toSome(sheet.lot, tank.id)} done={close} />}
     </Dialog>
@@ -235,6 +242,9 @@ export function TankPage() {
                   </Button>
                   <Button onClick={() => setSheet({ kind: 'change' })}>Change</Button>
                   {(life?.lots.length ?? 0) > 0 && <Button onClick={() => setSheet({ kind: 'death' })}>Found dead</Button>}
+                  {open.length === 0 && (life?.lots.length ?? 0) > 0 && (
+                    <Button onClick={() => setSheet({ kind: 'found' })}>Eggs or young found</Button>
+                  )}
                   {open.slice(0, 2).map((attempt) => (
                     <Button key={attempt.id} onClick={() => setSheet({ kind: 'eggs', attempt })}>
                       Eggs or young{open.length > 1 ? `: ${attempt.name}` : ''}

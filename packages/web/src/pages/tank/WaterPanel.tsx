@@ -2,7 +2,7 @@ import { lazy, Suspense, useState } from 'react';
 import { READING_LIMITS, type Quantity } from '@freshet/contract/room';
 import { formatDay, formatInstant, houseDay } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
-import { showTemperature, useGet, useHouse, type Reply } from '../../data';
+import { showVolume, showTemperature, useGet, useHouse, type Reply } from '../../data';
 import { LinkButton, Loaded, Panel, Why } from '../../ui';
 
 const QuantityChart = lazy(() => import('./QuantityChart'));
@@ -47,7 +47,8 @@ function RegimeLine({ tankId, open }: { tankId: string; open: () => void }) {
         )}
         {last && (
           <span className="text-quiet">
-            {regime ? '; ' : ' '}last {formatNumber(last.litres)} L on {formatDay(houseDay(last.at, house.timeZone), house.today)}
+            {regime ? '; ' : ' '}last {showVolume(last.litres, house)} on{' '}
+            {formatDay(houseDay(last.at, house.timeZone), house.today)}
           </span>
         )}{' '}
         {house.may('keeper') && (

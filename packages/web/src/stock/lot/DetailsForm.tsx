@@ -1,5 +1,5 @@
 import { useEntryForm, type Reply } from '../../data';
-import { Checkbox, EntryFormFrame, NoteField, TextField } from '../../ui';
+import { DayField, Checkbox, EntryFormFrame, NoteField, TextField } from '../../ui';
 
 type Lot = Reply<'lots'>[number];
 
@@ -56,7 +56,7 @@ export function DetailsForm({ lot, caution, done }: { lot: Lot; caution: string 
           error={errors.name?.message}
           {...register('name')}
         />
-        <TextField label="Born on" type="date" error={errors.bornOn?.message} {...register('bornOn')} />
+        <DayField control={entry.form.control} name="bornOn" towards="past" label="Born on" error={errors.bornOn?.message} />
         <TextField label="Line" error={errors.line?.message} {...register('line')} />
         <TextField label="Generation" error={errors.generation?.message} {...register('generation')} />
         <TextField label="Grade" hint="As you grade them" error={errors.grade?.message} {...register('grade')} />

@@ -1,7 +1,7 @@
 import { useRef } from 'react';
 import { v7 as newId } from 'uuid';
 import { useEntryForm, useHouse } from '../../data';
-import { EntryFormFrame, NoteField, readWhole, SelectField, TextField } from '../../ui';
+import { DayField, EntryFormFrame, NoteField, readWhole, SelectField, TextField } from '../../ui';
 
 /** Begins a time of heavier food; it becomes chores of the round until it ends. */
 export function ProgrammeForm({ lotId, done }: { lotId: string; done: () => void }) {
@@ -42,7 +42,7 @@ export function ProgrammeForm({ lotId, done }: { lotId: string; done: () => void
         {...register('foods')}
       />
       <div className="grid gap-4 sm:grid-cols-3">
-        <TextField label="From" type="date" error={errors.from?.message} {...register('from')} />
+        <DayField control={entry.form.control} name="from" towards="ahead" label="From" error={errors.from?.message} />
         <TextField label="Weeks" inputMode="numeric" error={errors.weeks?.message} {...register('weeks')} />
         <TextField label="Meals a day" inputMode="numeric" error={errors.mealsPerDay?.message} {...register('mealsPerDay')} />
       </div>

@@ -1,0 +1,138 @@
+import { expect, type Page } from '@playwright/test';
+
+const newId = () => crypto.randomUUID().replace(/^(.{14})./, '$17');
+const NONE = { males: 0, females: 0, unsexed: 0 };
+const DAY_MS = 86_400_000;
+
+/**
+ * Writes into the demonstration what its own day does not ask for: a cycling filter, an attempt to set up and to
+ * trigger, eggs in peat, eggs with adults beside them, a score, a ripening culture, the last day of quarantine.
+ * @returns takes everything back, newest first
+ */
+export async function furnishRareChores(page: Page): Promise<() => Promise<void>> {
+  const { now } = (await (await page.request.get('/api/session')).json()) as { now: string };
+  const today = now.slice(0, 10);
+  const ago = (days: number) => new Date(Date.parse(now) - days * DAY_MS).toISOString();
+  const day = (days: number) => new Date(Date.parse(today) + days * DAY_MS).toISOString().slice(0, 10);
+  const written: string[] = [];
+  const write = async (path: string, body: object) => {
+    const reply = await page.request.post(`/api/${path}`, { data: { id: newId(), ...body } });
+    expect([path, reply.ok() || (await reply.text())]).toEqual([path, true]);
+    const { entryId } = (await reply.json()) as { entryId?: string };
+    if (entryId) written.push(entryId);
+  };
+  const rack = async (code: string, quarantine: boolean, codes: string[]) => {
+    const [rackId, shelfId] = [newId(), newId()];
+    await write('racks', { id: rackId, code, name: `Rack ${code}`, kind: 'rack', quarantine, sump: null });
+    await write('shelves', { id: shelfId, rackId, lengthCm: 300, depthCm: 40, heightCm: 50, loadLimitKg: null });
+    const ids: string[] = [];
+    for (const tankCode of codes) {
+      ids.push(newId());
+      await write('tanks', {
+        id: ids.at(-1),
+        shelfId,
+        code: tankCode,
+        lengthCm: 40,
+        widthCm: 25,
+        heightCm: 30,
+        waterHeightCm: 25,
+        glassMm: 5,
+        substrateKg: 0,
+        facing: 'long',
+        leftCm: null,
+      });
+    }
+    return ids;
+  };
+  const lot = async (tankId: string | undefined, speciesKey: string, heads: Partial<typeof NONE>, at: string) => {
+    const lotId = newId();
+    const origin = { origin: 'local', acquiredFrom: null, line: null, generation: null };
+    await write('lots', { lotId, speciesKey, tankId, heads: { ...NONE, ...heads }, at, ...origin });
+    return lotId;
+  };
+  const attempt = async (tankId: string | undefined, speciesKey: string, more: object) => {
+    const attemptId = newId();
+    await write('attempts', {
+      attemptId,
+      speciesKey,
+      name: `Rare ${speciesKey}`,
+      tankId,
+      sires: [],
+      dams: [],
+      from: day(-14),
+      to: null,
+      conditioningFrom: null,
+      setUpOn: null,
+      triggerOn: null,
+      note: null,
+      recipe: {
+        eggPlan: 'removeParents',
+        fungus: 'leaves',
+        trigger: 'coolChange',
+        dailyChangeFraction: 0,
+        dyeMgPerL: null,
+        dyeStockPercent: null,
+      },
+      ...more,
+    });
+    return attemptId;
+  };
+  const clutch = (attemptId: string, at: string) =>
+    write('clutches', { broodId: newId(), lotId: newId(), attemptId, laid: { from: at, to: at }, count: 40, white: 0 });
+
+  const [cycling, spawning, eggs, peat, home, boxTank] = await rack('X', false, ['X1', 'X2', 'X3', 'X4', 'X5', 'X6']);
+  await write('tank-events', { tankId: cycling, kind: 'filled', at: ago(3) });
+  const breeders = await lot(home, 'lemon-tetra', { males: 3, females: 3 }, ago(40));
+  await write('programmes', {
+    programmeId: newId(),
+    lotId: breeders,
+    from: day(-2),
+    weeks: 2,
+    foods: 'grindal worms',
+    mealsPerDay: 2,
+    separated: 'together',
+    water: null,
+  });
+  await attempt(spawning, 'lemon-tetra', { sires: [breeders], dams: [breeders], setUpOn: today, triggerOn: today });
+  const danios = await lot(home, 'zebra-danio', { males: 2, females: 2, unsexed: 0 }, ago(6));
+  const moved = { males: 2, females: 2, unsexed: 0 };
+  await write('moves', {
+    lotId: danios,
+    newLotId: newId(),
+    toTankId: eggs,
+    heads: moved,
+    at: ago(1),
+    override: { reason: 'ready' },
+  });
+  await clutch(await attempt(eggs, 'zebra-danio', {}), ago(0.3));
+  await clutch(await attempt(peat, 'rachows-nothobranch', {}), ago(7));
+  const dyed = {
+    eggPlan: 'pullEggs',
+    fungus: 'dye',
+    trigger: 'stable',
+    dailyChangeFraction: 0.5,
+    dyeMgPerL: 2,
+    dyeStockPercent: 1,
+  };
+  const box = await attempt(boxTank, 'sixray-aspidoras', { recipe: dyed });
+  const hatching = newId();
+  await write('clutches', {
+    broodId: hatching,
+    lotId: newId(),
+    attemptId: box,
+    laid: { from: ago(4.2), to: ago(4.1) },
+    count: 40,
+    white: 0,
+  });
+  await write('observations', { broodId: hatching, kind: 'hatched', at: { from: ago(0.6), to: ago(0.5) }, counted: null });
+  await write('cultures', { cultureId: newId(), food: 'vinegarEel', name: 'Rare eels', tankId: null, startedAt: ago(25) });
+  const [apart] = await rack('XQ', true, ['XQ1']);
+  await lot(apart, 'lemon-tetra', { unsexed: 4 }, ago(28));
+
+  return async () => {
+    for (const entryId of written.reverse()) {
+      const reply = await page.request.post('/api/undos', { data: { id: newId(), entryId } });
+      expect([entryId, reply.ok() || (await reply.text())]).toEqual([entryId, true]);
+    }
+  };
+}

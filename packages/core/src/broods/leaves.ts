@@ -1,0 +1,145 @@
+import { chore, tick, type Alarm, type Chore, type ChoreKind } from '../agenda';
+import type { RoomTank } from '../room';
+import { canSwallow, type Leave } from '../species';
+import { totalHeads, type StockLot } from '../stock';
+import { addDays, formatDay, houseDay, type Day } from '../time';
+import type { BroodsView, ReadBrood } from './facts';
+import { residentsOf } from './residents';
+
+/** Who has to leave a tank, from when and by when. */
+export interface DueLeave {
+  leave: Leave;
+  from: Day;
+  /** Still there after this day it is an alarm. */
+  latest: Day;
+  lots: readonly { lot: StockLot; heads: number }[];
+}
+
+/** More grown animals than this are a colony: nobody is singled out. */
+const PAIR_AND_SOME = 4;
+
+const WHO: Record<Leave['who'], string> = {
+  adults: 'the adults',
+  female: 'the female',
+  male: 'the male',
+  mother: 'the mother',
+  youngMales: 'the young males',
+};
+const REASON: Record<Leave['when'], string> = {
+  afterSpawning: 'They eat eggs, or are worn out by the other: out on the day of the spawning.',
+  whenCarrying: 'He gives a carrier no rest.',
+  atHatch: 'They spare eggs and eat what hatches: out before the hatch.',
+  whenSwimming: 'He guards until the young swim, and may eat them after.',
+  atRelease: 'She has let her young go; now they are food to her.',
+  beforeMature: 'Once the anal fin changes they breed with their sisters: apart before that.',
+};
+
+/** The days a leave is about: the first on which to do it and the last. Null while nothing says when. */
+function daysOf(read: ReadBrood, { when, withinDays }: Leave, view: BroodsView): { from: Day; latest: Day } | null {
+  const { brood, species, state } = read;
+  const dayOf = (at: string) => houseDay(at, view.timeZone);
+  const window = (stage: 'hatch' | 'freeSwimming') => state.windows.find((one) => one.stage === stage) ?? null;
+  const laid = dayOf(brood.laid.to);
+  const seen = brood.freeSwimming ? dayOf(brood.freeSwimming.to) : null;
+  switch (when) {
+    case 'afterSpawning':
+    case 'whenCarrying':
+      return { from: laid, latest: addDays(laid, withinDays) };
+    case 'atHatch': {
+      const hatch = brood.hatched ? dayOf(brood.hatched.from) : window('hatch')?.earliest;
+      if (!hatch) return null;
+      const day = brood.hatched ? hatch : dayOf(hatch);
+      return { from: addDays(day, -1), latest: addDays(day, withinDays) };
+    }
+    case 'whenSwimming':
+      return seen ? { from: seen, latest: addDays(seen, withinDays) } : null;
+    case 'atRelease': {
+      const day = species.start === 'born' ? laid : seen;
+      return day ? { from: day, latest: addDays(day, withinDays) } : null;
+    }
+    case 'beforeMature': {
+      const born = seen ?? (species.start === 'born' ? laid : null);
+      if (!born) return null;
+      const day = addDays(born, species.figures.maturityDays[0] + withinDays);
+      return { from: addDays(day, -7), latest: day };
+    }
+  }
+}
+
+/** Grown animals of the brood's kind in a tank that a leave is about, with how many of each lot. */
+function leavers(read: ReadBrood, { who }: Leave, tankId: string, view: BroodsView): DueLeave['lots'] {
+  if (who === 'youngMales')
+    return read.lots.filter((lot) => lot.tankId === tankId).map((lot) => ({ lot, heads: lot.males || totalHeads(lot) }));
+  const young = read.state.smallestMm;
+  return residentsOf(view, tankId)
+    .filter(
+      ({ species, brood, isYoung, heads, lengthMm }) =>
+        species.key === read.species.key &&
+        brood === null &&
+        !isYoung &&
+        // Young too long to be swallowed are safe; a colony is left together, with cover for the young.
+        (young === null || canSwallow(lengthMm ?? 0, young)) &&
+        (who === 'adults' || heads <= PAIR_AND_SOME),
+    )
+    .map(({ lot }) => ({
+      lot,
+      heads: who === 'adults' ? totalHeads(lot) : who === 'male' ? lot.males : lot.females,
+    }))
+    .filter(({ heads }) => heads > 0);
+}
+
+/** Who should leave a tank for the sake of a brood in it, by the method's plan and the recipe's choice. */
+export function dueLeaves(read: ReadBrood, tankId: string, view: BroodsView): DueLeave[] {
+  const stays = read.attempt?.recipe.eggPlan === 'leaveWithParents';
+  return read.species.leaves.flatMap((leave) => {
+    if (stays && leave.who === 'adults') return [];
+    const days = daysOf(read, leave, view);
+    const lots = days ? leavers(read, leave, tankId, view) : [];
+    return days && lots.length > 0 ? [{ leave, ...days, lots }] : [];
+  });
+}
+
+/** Taking out whoever has to leave: a tick moves them back to where they came from, where that is known. */
+export function leaveChores(kind: ChoreKind, read: ReadBrood, tank: RoomTank, view: BroodsView, day: Day): Chore[] {
+  return dueLeaves(read, tank.id, view).flatMap(({ leave, from, latest, lots }) => {
+    if (day < from) return [];
+    const home = lots.map(({ lot }) => lot.homeTankId).find((id) => id !== null && id !== tank.id) ?? null;
+    const heads = lots.reduce((sum, one) => sum + one.heads, 0);
+    const to = view.tanks.get(home ?? '')?.code ?? null;
+    const young = leave.who === 'youngMales';
+    return [
+      chore(kind, {
+        subject: `${read.brood.id}:${tank.id}:${leave.who}`,
+        day,
+        text: young ? 'Look for young males, and put them apart' : `Take ${WHO[leave.who]} out`,
+        amountText: young ? 'fin turning into a rod' : `${heads}${to ? `, back to ${to}` : ': choose a tank'}`,
+        overdue: day > latest,
+        why: [
+          REASON[leave.when],
+          to
+            ? `A tick logs the move to ${to}, where they came from. Elsewhere: use Move on the tank.`
+            : 'Log it with Move on the tank: the chore goes when they are gone.',
+          'Net slowly, with something over the eggs.',
+        ],
+        tick: home && !young ? tick('goHome', tank.id, `${leave.who}:${read.species.key}`) : null,
+      }),
+    ];
+  });
+}
+
+/** Whoever is still there when they should have left. */
+export function leaveAlarms(view: BroodsView): Alarm[] {
+  return [...view.broodsByTank].flatMap(([tankId, broods]) =>
+    broods.flatMap((read) =>
+      dueLeaves(read, tankId, view)
+        .filter(({ latest, leave }) => view.today > latest && leave.who !== 'youngMales')
+        .map(({ leave, latest }): Alarm => ({
+          key: `leave:${read.brood.id}:${tankId}:${leave.who}`,
+          severity: 'now',
+          title: `${view.tanks.get(tankId)?.code ?? ''}: ${WHO[leave.who]} ${leave.who === 'adults' ? 'are' : 'is'} still there.`,
+          text: `${read.species.commonName}: out by ${formatDay(latest, view.today)} was the plan. ${REASON[leave.when]}`,
+          subject: { kind: 'tank', id: tankId },
+        })),
+    ),
+  );
+}

@@ -1,0 +1,70 @@
+import { bodyG, expectedLengthMm, middle, smallestTenthMm, type ResolvedSpecies } from '../species';
+import { totalHeads, type StockLot } from '../stock';
+import { daysBetween } from '../time';
+import type { LifeStage } from './describeBrood';
+import type { BroodsView, ReadBrood } from './facts';
+
+/** How a length is known: measured, by the growth curve from an age, or full grown. */
+export type LengthBy = 'measured' | 'curve' | 'grown';
+
+/** Animals of one lot in a tank, as everything that is about a tank sees them. */
+export interface Resident {
+  lot: StockLot;
+  species: ResolvedSpecies;
+  heads: number;
+  /** Null for animals of no brood that lives as one. */
+  brood: ReadBrood | null;
+  stage: LifeStage | 'breeders';
+  /** Mean length, mm; null for eggs and young on their yolk. */
+  lengthMm: number | null;
+  /** The smallest tenth; the mean itself for grown animals. */
+  smallestMm: number | null;
+  lengthBy: LengthBy;
+  /** Too small to breed yet. */
+  isYoung: boolean;
+  /** All together, g. */
+  massG: number;
+}
+
+/** An adult is taken as the middle of its species' lengths. */
+const grownMm = ({ figures }: ResolvedSpecies) => middle(figures.adultMm);
+
+function lengthOf(
+  lot: StockLot,
+  brood: ReadBrood | null,
+  species: ResolvedSpecies,
+  view: BroodsView,
+): { mm: number | null; by: LengthBy } {
+  if (lot.lengthMm !== null) return { mm: lot.lengthMm, by: 'measured' };
+  if (brood) return { mm: brood.state.lengthMm, by: 'curve' };
+  if (lot.bornOn === null) return { mm: grownMm(species), by: 'grown' };
+  const age = daysBetween(lot.bornOn, view.today);
+  const mm = expectedLengthMm(species.figures, age);
+  return mm < species.figures.maturityMm[0] ? { mm, by: 'curve' } : { mm: grownMm(species), by: 'grown' };
+}
+
+/** Everybody in a tank, in the order of the lots: the one read model that food, ranges, crowding, danger and pages are worked out from. */
+export function residentsOf(view: BroodsView, tankId: string): Resident[] {
+  const broods = view.broodsByTank.get(tankId) ?? [];
+  return (view.lotsByTank.get(tankId) ?? []).flatMap((lot) => {
+    const species = view.species.get(lot.speciesKey);
+    if (!species) return [];
+    const brood = broods.find((read) => read.brood.id === lot.broodId) ?? null;
+    const { mm, by } = lengthOf(lot, brood, species, view);
+    const heads = totalHeads(lot);
+    return [
+      {
+        lot,
+        species,
+        heads,
+        brood,
+        stage: brood ? brood.state.stage : ('breeders' as const),
+        lengthMm: mm,
+        smallestMm: mm === null ? null : by === 'grown' ? mm : smallestTenthMm(mm),
+        lengthBy: by,
+        isYoung: mm === null || mm < species.figures.maturityMm[0],
+        massG: mm === null ? 0 : heads * bodyG(species.figures, mm),
+      },
+    ];
+  });
+}

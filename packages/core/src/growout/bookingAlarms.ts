@@ -1,0 +1,68 @@
+import type { Alarm } from '../agenda';
+import type { LarderView } from '../larder';
+import type { RoomTank } from '../room';
+import type { SpawningAttempt } from '../spawning';
+import { totalHeads } from '../stock';
+import { addDays, formatDay } from '../time';
+import { tankFreeOn } from './tankFreeOn';
+
+/** Plans further ahead than this are not checked yet. */
+const AHEAD_DAYS = 42;
+
+/** What keeps a planned tank from being used on its day, in words; null when nothing does. */
+function hindranceOf(attempt: SpawningAttempt, tank: RoomTank, view: LarderView): string | null {
+  const day = attempt.setUpOn ?? attempt.from;
+  const code = tank.code;
+  const others = (view.lotsByTank.get(tank.id) ?? []).filter(
+    (lot) => !attempt.parentLotIds.includes(lot.id) && totalHeads(lot) > 0,
+  );
+  const quarantine = view.stock.quarantines[tank.id];
+  if (quarantine && quarantine.endsOn > day) return `${code} is in quarantine until ${formatDay(quarantine.endsOn, view.today)}.`;
+  const [other] = others;
+  if (other) {
+    const free = tankFreeOn(view, tank.id);
+    if (free === null || free > day) {
+      const name = view.species.get(other.speciesKey)?.commonName.toLowerCase() ?? 'others';
+      return `${totalHeads(other)} ${name} live in ${code}${free ? ` until about ${formatDay(free, view.today)}` : ''}.`;
+    }
+  }
+  const readiness = view.room.readiness[tank.id];
+  const expected = readiness?.expected?.to ?? null;
+  if (readiness && !readiness.ready && (expected === null || expected > day))
+    return `${code} is not ready${expected ? ` before ${formatDay(expected, view.today)}` : ''}. ${readiness.hindrances[0]?.what ?? ''}`.trim();
+  return null;
+}
+
+/** The free tank nearest in size and place that could be used on a day instead. */
+function nearestFree(tank: RoomTank, day: string, view: LarderView): RoomTank | null {
+  const distance = (other: RoomTank) =>
+    Math.abs(Math.log(other.litres / tank.litres)) * 4 + (other.rackCode === tank.rackCode ? 0 : 1);
+  const free = view.room.tanks.filter((other) => {
+    if (other.id === tank.id || other.outdoor !== tank.outdoor || other.quarantine || other.litres < tank.litres * 0.5)
+      return false;
+    const from = tankFreeOn(view, other.id);
+    return from !== null && from <= day && view.room.readiness[other.id]?.ready !== false;
+  });
+  return [...free].sort((a, b) => distance(a) - distance(b))[0] ?? null;
+}
+
+/** Attempts whose tank is taken, in quarantine or not ready on the day it is planned for, with the nearest free one. */
+export function bookingAlarms(view: LarderView): Alarm[] {
+  return [...view.attempts.values()].flatMap((attempt): Alarm[] => {
+    const day = attempt.setUpOn ?? attempt.from;
+    const tank = view.tanks.get(attempt.tankId);
+    if (!tank || attempt.hasBrood || day < view.today || day > addDays(view.today, AHEAD_DAYS)) return [];
+    const hindrance = hindranceOf(attempt, tank, view);
+    if (!hindrance) return [];
+    const other = nearestFree(tank, day, view);
+    return [
+      {
+        key: `planned:${attempt.id}`,
+        severity: 'soon',
+        title: `${attempt.name}: ${tank.code} will not be free on ${formatDay(day, view.today)}.`,
+        text: `${hindrance} ${other ? `${other.code} is free then.` : 'No other tank is free then: move the day.'}`,
+        subject: { kind: 'attempt', id: attempt.id },
+      },
+    ];
+  });
+}

@@ -1,0 +1,2 @@
+/** Fetched behind the page, not with it. */
+export { parseJot } from '@freshet/core/rounds';
