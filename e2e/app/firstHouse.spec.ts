@@ -138,6 +138,7 @@ test('records broodstock and moves part of it; more than there are is refused', 
   await dialog().getByLabel('Males', { exact: true }).fill('7');
   await dialog().getByLabel('Females').fill('2');
   await dialog().getByLabel('To tank').selectOption({ label: 'A2: empty' });
+  await expect(dialog().getByText('Float', { exact: false }).first()).toBeVisible();
   await dialog().getByRole('button', { name: 'Move them' }).click();
   await expect(dialog().getByRole('alert')).toHaveText('Only 4 males are there, not 7.');
   await dialog().getByLabel('Males', { exact: true }).fill('1');

@@ -7,6 +7,7 @@ import { water } from './2026-11-25-06-water-and-readiness';
 import { broodstock } from './2026-11-25-07-broodstock';
 import { entriesAndRevision } from './2026-11-25-08-entries-and-revision';
 import { causes } from './2026-11-26-09-causes';
+import { hoursAndRecipes } from './2026-11-26-10-hours-and-recipes';
 import type { Migration } from './migration';
 
 /** In the order they run. */
@@ -20,4 +21,5 @@ export const MIGRATIONS: readonly Migration[] = [
   broodstock,
   entriesAndRevision,
   causes,
+  hoursAndRecipes,
 ];

@@ -23,6 +23,7 @@ export const ChoreSchema = v.object({
   amountText: v.string(),
   why: v.array(v.string()),
   caution: v.nullable(v.string()),
+  walk: v.number(),
   overdue: v.boolean(),
   tick: v.nullable(TickSchema),
   outcome: v.nullable(

@@ -7,6 +7,7 @@ import { speciesLife } from '@freshet/core/species';
 import { stageTimes } from '@freshet/core/spawning';
 import { convert } from '@freshet/core/units';
 import { above0, amount, between, define, finite, fraction, litres, whole, type Calculation } from './define';
+import { EVIDENCE_CALCULATIONS } from './evidence';
 import { STOCK_CALCULATIONS } from './stock';
 import { WATER_CALCULATIONS } from './water';
 
@@ -101,6 +102,7 @@ export const CALCULATIONS: readonly Calculation[] = [
   }),
   ...WATER_CALCULATIONS,
   ...STOCK_CALCULATIONS,
+  ...EVIDENCE_CALCULATIONS,
   define({
     name: 'spawning.stageTimes',
     title: 'When a stage ends',

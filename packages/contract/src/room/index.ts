@@ -31,4 +31,5 @@ export {
 } from './water.endpoints';
 export { probeEndpoints, probeEntries, PLAYED_FAULTS, NewProbe, Probe, Samples, SAMPLES_AT_ONCE } from './probes.endpoints';
 export { careEndpoints, careEntries, NewCare } from './care.endpoints';
+export { hoursEndpoints, hoursEntries, Hours, NewHours } from './hours.endpoints';
 export { biosecurityEndpoints, biosecurityEntries, ExposureReply, NewContact, NewIllness } from './biosecurity.endpoints';

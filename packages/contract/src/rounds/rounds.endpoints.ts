@@ -21,6 +21,7 @@ export const RoundReply = v.object({
   day: Day,
   stops: v.array(Stop),
   alarms: v.array(AlarmSchema),
+  walks: v.pipe(v.array(v.string()), v.readonly()),
   total: v.number(),
   done: v.number(),
   minutesLeft: v.number(),

@@ -71,6 +71,8 @@ export interface Chore {
   amountText: string;
   why: string[];
   caution: string | null;
+  /** Which walk of the day it is for, from 0; what is not bound to an hour is for the first. */
+  walk: number;
   overdue: boolean;
   tick: Tick | null;
   outcome: Outcome | null;
@@ -93,6 +95,7 @@ export function chore(kind: ChoreKind, draft: { subject: string; day: Day; text:
     amountText: '',
     why: [],
     caution: null,
+    walk: 0,
     overdue: false,
     tick: null,
     outcome: null,

@@ -138,7 +138,7 @@ function clearChores(read: ReadBrood, tank: RoomTank, view: BroodsView, day: Day
       amount: { value: Math.round(litres * 100) / 100, unit: 'L' },
       amountText: `${formatNumber(litres)} L, ${gone + 1} of ${CLEAR_DAYS}`,
       why: [
-        `Hatchlings do without dye. After this change some ${formatNumber(left * 100)} % of it is left, after the last ${formatNumber(100 * 0.5 ** CLEAR_DAYS)} %; then carbon may go back in.`,
+        `Hatchlings do without dye. After this change some ${formatNumber(left * 100)} % of it is left, after the last ${formatNumber(100 * (1 - share) ** CLEAR_DAYS)} %; then carbon may go back in.`,
       ],
       tick: tick('waterChange', tank.id),
     }),

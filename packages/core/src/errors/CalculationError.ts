@@ -42,7 +42,9 @@ export type CalculationCode =
   | 'unknownTank'
   | 'ambiguous'
   | 'incomplete'
-  | 'unknownSpecies';
+  | 'unknownSpecies'
+  | 'noFactors'
+  | 'mixedFactor';
 
 /** A calculation that cannot be answered, with the field that is at fault; its message is fit to be shown to a keeper. */
 export class CalculationError extends Error {

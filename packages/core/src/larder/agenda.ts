@@ -1,6 +1,6 @@
 import { BAR_RANK, chore, tick, type Agenda, type Alarm, type Bar, type Chore, type PlacedChore } from '../agenda';
 import type { ReadBrood } from '../broods';
-import { codesOf } from '../room';
+import { codesOf, mealsByWalk } from '../room';
 import { FOOD_NAMES, foodSpans } from '../species';
 import { addDays, dayNumber, daysBetween, formatDay, houseDay, inARow, sentence, type Day } from '../time';
 import { formatNumber } from '../units';
@@ -29,36 +29,46 @@ export function amountWords({ perMeal, unit, mealsPerDay }: Ration): string {
 /** Whether what is given every so many days is due: counted from a fixed day, so that a list does not wander. */
 const isDue = ({ everyDays }: Ration, day: Day) => dayNumber(day) % everyDays === 0;
 
-/** A feeding as a chore. */
-function feedChore(
+/** A feeding as chores: one for each walk that gives a meal of it. */
+function feedChores(
   kind: (typeof LARDER_CHORES)['feedYoung'],
   subject: string,
   day: Day,
   ration: Ration,
+  walks: number,
   text = sentence(FOOD_NAMES[ration.food]),
   more: readonly string[] = [],
-): Chore {
+): Chore[] {
   const { perMeal, unit, mealsPerDay } = ration;
-  return chore(kind, {
-    subject,
-    day,
-    text,
-    amount: { value: perMeal * mealsPerDay, unit },
-    amountText: amountWords(ration),
-    why: [...ration.why, ...more],
-    tick: tick('fed', null, FOOD_NAMES[ration.food]),
-  });
+  const all = mealsPerDay > 1 ? [`${amountWords(ration)} a day, shared out over the walks.`] : [];
+  return mealsByWalk(mealsPerDay, walks).flatMap((meals, walk) =>
+    meals === 0
+      ? []
+      : [
+          chore(kind, {
+            subject: walk === 0 ? subject : `${subject}@${walk}`,
+            day,
+            text,
+            walk,
+            amount: { value: Math.round(perMeal * meals * 1000) / 1000, unit },
+            amountText: amountWords({ ...ration, mealsPerDay: meals }),
+            why: [...ration.why, ...all, ...more],
+            tick: tick('fed', null, FOOD_NAMES[ration.food]),
+          }),
+        ],
+  );
 }
 
 /** Food of young: each lot by its own number and length, with what goes on beside the main food. */
 function youngChores(view: LarderView, day: Day): PlacedChore[] {
+  const walks = view.room.hours.walks.length;
   return youngMeals(view, day).flatMap(({ read, lot, tankId, ration, beside, isFirst }) => {
     if (!isDue(ration, day)) return [];
     const name = FOOD_NAMES[ration.food];
     if (isFirst)
-      return [
-        { tankId, chore: feedChore(LARDER_CHORES.feedYoung, `${lot.id}:first`, day, ration, `First food if any swim: ${name}`) },
-      ];
+      return feedChores(LARDER_CHORES.feedYoung, `${lot.id}:first`, day, ration, walks, `First food if any swim: ${name}`).map(
+        (due) => ({ tankId, chore: due }),
+      );
     const others = beside.filter(({ food }) => food !== ration.food).map(({ food }) => FOOD_NAMES[food]);
     const text = others.length > 0 ? `${sentence(name)}, and ${others.join(', ')} beside` : sentence(name);
     const { smallestMm, lengthMm, feedingDays } = read.state;
@@ -68,7 +78,7 @@ function youngChores(view: LarderView, day: Day): PlacedChore[] {
         : [
             `Day ${Math.floor(feedingDays ?? 0)} of feeding: about ${formatNumber(lengthMm)} mm, the smallest tenth ${formatNumber(smallestMm)} mm, by the growth curve. The old food goes on for those that are behind.`,
           ];
-    return [{ tankId, chore: feedChore(LARDER_CHORES.feedYoung, lot.id, day, ration, text, size) }];
+    return feedChores(LARDER_CHORES.feedYoung, lot.id, day, ration, walks, text, size).map((due) => ({ tankId, chore: due }));
   });
 }
 
@@ -79,19 +89,15 @@ function adultChores(view: LarderView, tankId: string, day: Day): PlacedChore[] 
   const { ration, conditioning, names, fasts } = meal;
   const others = (view.lotsByTank.get(tankId) ?? []).length > names.length || names.length > 1;
   const food = conditioning ? 'Conditioning food, live or frozen if there is any' : sentence(FOOD_NAMES[ration.food]);
-  return [
-    {
-      tankId,
-      chore: feedChore(
-        LARDER_CHORES.feedAdults,
-        tankId,
-        day,
-        ration,
-        others && names.length > 0 ? `${food}, for the ${inARow(names).toLowerCase()}` : food,
-        fasts.map(({ words }) => words),
-      ),
-    },
-  ];
+  return feedChores(
+    LARDER_CHORES.feedAdults,
+    tankId,
+    day,
+    ration,
+    view.room.hours.walks.length,
+    others && names.length > 0 ? `${food}, for the ${inARow(names).toLowerCase()}` : food,
+    fasts.map(({ words }) => words),
+  ).map((due) => ({ tankId, chore: due }));
 }
 
 function larderChores(view: LarderView, day: Day): PlacedChore[] {

@@ -52,3 +52,12 @@ export function betaQuantile(share: number, a: number, b: number): number {
   }
   return (low + high) / 2;
 }
+
+/** The t at or below which Student's t lies with this chance. @param share - between 0 and 1 @param freedom - degrees of freedom, above 0 */
+export function studentQuantile(share: number, freedom: number): number {
+  if (share === 0.5) return 0;
+  const tail = Math.min(share, 1 - share);
+  const x = betaQuantile(2 * tail, freedom / 2, 0.5);
+  const t = Math.sqrt((freedom * (1 - x)) / x);
+  return share < 0.5 ? -t : t;
+}

@@ -30,8 +30,8 @@ export function regularisedGamma(a: number, x: number): number {
   return Math.max(0, 1 - front * h);
 }
 
-/** Chance that a standard normal lies at or below z. */
-function normalBelow(z: number): number {
+/** Chance that a standard normal lies at or below z. @param z - any number */
+export function normalBelow(z: number): number {
   const half = regularisedGamma(0.5, (z * z) / 2) / 2;
   return z < 0 ? 0.5 - half : 0.5 + half;
 }

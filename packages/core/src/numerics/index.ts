@@ -1,3 +1,3 @@
-export { logGamma, betaQuantile } from './beta';
+export { logGamma, betaQuantile, regularisedBeta, studentQuantile } from './beta';
 export { binomialBetween } from './binomial';
-export { regularisedGamma, normalQuantile } from './gamma';
+export { regularisedGamma, normalBelow, normalQuantile } from './gamma';

@@ -1,5 +1,6 @@
 import type { SpeciesView } from '../species';
 import type { Day, Instant } from '../time';
+import { USUAL_HOURS, type HouseHours } from './hours';
 import type { CareKind } from './care';
 import type { QuarantineRisk } from './biosecurity/standingContacts';
 import type { ProbeVerdict } from './readings/judgeProbe';
@@ -46,6 +47,7 @@ export interface RoomFacts {
   risks: readonly QuarantineRisk[];
   /** What was given, done or seen in the last days, oldest first. */
   care: Readonly<Record<string, readonly { kind: CareKind; what: string; at: Instant }[]>>;
+  hours: HouseHours;
   /** Animals and cultures in each tank that holds any. */
   heads: Readonly<Record<string, number>>;
 }
@@ -66,6 +68,7 @@ export const QUIET_ROOM: RoomFacts = {
   illnesses: [],
   risks: [],
   care: {},
+  hours: USUAL_HOURS,
   heads: {},
 };
 

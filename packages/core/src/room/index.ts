@@ -1,5 +1,6 @@
 export { tankLoad, type TankDimensions, type TankLoad } from './tankLoad';
 export { DYE_CAUTION, dose, doseAfterChange, type StockStrength } from './dose';
+export { mealsByWalk, MOST_WALKS, USUAL_HOURS, walkAt, walkWords, type HouseHours } from './hours';
 export { compareWalk, type WalkPlace } from './walkOrder';
 export { checkTemperature, type RangeVerdict } from './checkTemperature';
 export { blend, co2FromPh, phFromCarbonate, type Blend, type WaterPart } from './water/blend';

@@ -23,6 +23,8 @@ export interface Round {
   day: Day;
   stops: RoundStop[];
   alarms: Alarm[];
+  /** Times of the day's walks. */
+  walks: readonly string[];
   total: number;
   done: number;
   /** Rough minutes for what is left. */
@@ -57,6 +59,7 @@ function leftOver({ choreKey, text, unit, entryId, status, amount, by }: LoggedO
     amountText: amount === null ? '' : `${formatNumber(amount)} ${unit ?? ''}`,
     why: [],
     caution: null,
+    walk: 0,
     overdue: false,
     tick: null,
     outcome: { entryId, status, amount, by },
@@ -166,6 +169,7 @@ export function deriveRound(view: HouseView, day: Day, before: Round | null = nu
     day,
     stops,
     alarms: before === null && day === view.today ? deriveAlarms(view) : [],
+    walks: view.room.hours.walks,
     total: chores.length,
     done: chores.length - open.length,
     minutesLeft: Math.round(open.reduce((sum, chore) => sum + chore.seconds, 0) / 60),

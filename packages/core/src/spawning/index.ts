@@ -21,3 +21,4 @@ export { isPossibleHatch, learnHatch, type HatchSample, type LearnedHatch } from
 export { decideBooking, type Booking } from './decideBooking';
 export { clutchCandidates, holdsFrom, readSpawning, type SpawningAttempt, type SpawningFacts, type SpawningView } from './facts';
 export { spawningAgenda, SPAWNING_CHORES } from './agenda';
+export { learn, type LearnedWindow } from './learn';

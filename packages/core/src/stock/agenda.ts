@@ -1,6 +1,6 @@
 import { chore, choreKinds, tick, type Agenda, type Alarm, type Chore } from '../agenda';
 import type { ResolvedSpecies } from '../species';
-import { checkTemperature, codeOf, STALE_DAYS, type RoomTank } from '../room';
+import { checkTemperature, codeOf, mealsByWalk, STALE_DAYS, type RoomTank } from '../room';
 import { addDays, daysBetween, formatDay, formatInstant, houseDay, sentence, timesADay, type Day } from '../time';
 import { formatNumber, formatRange } from '../units';
 import type { StockLot, StockProgramme, StockView } from './facts';
@@ -24,22 +24,28 @@ function conditioningChores(lots: readonly StockLot[], view: StockView, day: Day
   return runningProgrammes(lots, view, day).flatMap((programme) => {
     const gone = daysBetween(programme.from, day);
     const until = `Conditioning day ${gone + 1}, until ${formatDay(programme.to, view.today)}.`;
-    const chores = [
-      chore(STOCK_CHORES.condition, {
-        subject: programme.id,
-        day,
-        text: `Conditioning food: ${programme.foods}`,
-        amountText: timesADay(programme.mealsPerDay),
-        why: [
-          until,
-          ...(programme.separated === 'together'
-            ? []
-            : [`Sexes apart, by ${programme.separated === 'divider' ? 'a divider' : 'tank'}.`]),
-          ...(programme.water ? [programme.water] : []),
-        ],
-        tick: tick('fed', null, programme.foods),
-      }),
-    ];
+    const chores = mealsByWalk(programme.mealsPerDay, view.room.hours.walks.length).flatMap((meals, walk) =>
+      meals === 0
+        ? []
+        : [
+            chore(STOCK_CHORES.condition, {
+              subject: walk === 0 ? programme.id : `${programme.id}@${walk}`,
+              day,
+              text: `Conditioning food: ${programme.foods}`,
+              walk,
+              amountText: meals > 1 ? `${meals} ×` : '',
+              why: [
+                until,
+                `${sentence(timesADay(programme.mealsPerDay))}, shared out over the walks.`,
+                ...(programme.separated === 'together'
+                  ? []
+                  : [`Sexes apart, by ${programme.separated === 'divider' ? 'a divider' : 'tank'}.`]),
+                ...(programme.water ? [programme.water] : []),
+              ],
+              tick: tick('fed', null, programme.foods),
+            }),
+          ],
+    );
     if (programme.lastScored === null || daysBetween(programme.lastScored, day) >= SCORE_DAYS)
       chores.push(
         chore(STOCK_CHORES.score, {

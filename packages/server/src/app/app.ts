@@ -15,7 +15,7 @@ import { houseHandlers } from '../house';
 import { larderHandlers } from '../larder';
 import { logHandlers } from '../log';
 import { DomainError, mount, problemHandler, sessions, type Who } from '../platform';
-import { biosecurityHandlers, careHandlers, probeHandlers, roomHandlers, waterHandlers } from '../room';
+import { biosecurityHandlers, careHandlers, hoursHandlers, probeHandlers, roomHandlers, waterHandlers } from '../room';
 import { roundsHandlers } from '../rounds';
 import { spawningHandlers } from '../spawning';
 import { speciesHandlers } from '../species';
@@ -166,6 +166,7 @@ export function buildApp({ services, log, secret, webFolder }: AppOptions): Expr
       ...probeHandlers(probes, (who) => house.wanted(who)),
       ...biosecurityHandlers(biosecurity),
       ...careHandlers(services.care),
+      ...hoursHandlers(services.hours),
     },
     whoOf,
   );

@@ -10,6 +10,7 @@ import type { Clock, Database } from '../platform';
 import {
   createBiosecurity,
   createCare,
+  createHours,
   createProbes,
   createReadiness,
   createRoom,
@@ -55,6 +56,7 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
   const lines = createLines({ ...base, log, room, species, stock, descent: { broods: (at) => broods.descent(at) } });
   const biosecurity = createBiosecurity({ database, log, room, lotTrail: stock.quarantines.trail });
   const care = createCare({ database, log, ticks, room });
+  const hours = createHours({ ...base, log });
   const spawning = createSpawning({ ...entered, room, stock, species });
   const broods: BroodsService = createBroods({ ...entered, room, stock, species, spawning });
   const broodPages = createBroodPages({ clock, room, stock, spawning, broods, rationFor: fryRation });
@@ -70,7 +72,7 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
     broods,
     larder,
     slices: {
-      room: createRoomFacts({ clock, room, readiness, water, probes, biosecurity, care }),
+      room: createRoomFacts({ clock, room, readiness, water, probes, biosecurity, care, hours }),
       stock: createStockFacts({ clock, stock, broodstock: lines.broodstock, biosecurity }),
       spawning: createSpawningFacts({ spawning }),
       broods: createBroodsFacts({ broods }),
@@ -105,6 +107,7 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
     probes,
     biosecurity,
     care,
+    hours,
     stock,
     lines,
     spawning,

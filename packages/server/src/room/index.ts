@@ -4,5 +4,6 @@ export { createWater, type WaterService } from './water.service';
 export { createProbes, type ProbesService, type TellProbe } from './probes.service';
 export { createBiosecurity, type BiosecurityService, type LotTrail } from './biosecurity.service';
 export { createCare, type CareService } from './care.service';
+export { createHours, type HoursService } from './hours.service';
 export { createRoomFacts, type Rooms, type RoomFactsLoader, type WantedByTank } from './room.facts';
-export { biosecurityHandlers, careHandlers, probeHandlers, roomHandlers, waterHandlers } from './room.routes';
+export { biosecurityHandlers, careHandlers, hoursHandlers, probeHandlers, roomHandlers, waterHandlers } from './room.routes';

@@ -3,6 +3,7 @@ import type { ReadingRow } from './room.repository';
 import { groupBy, type Clock, type Who } from '../platform';
 import type { BiosecurityService } from './biosecurity.service';
 import type { CareService } from './care.service';
+import type { HoursService } from './hours.service';
 import type { ProbesService } from './probes.service';
 import type { ReadinessService } from './readiness.service';
 import type { RoomService } from './room.service';
@@ -62,6 +63,7 @@ export function createRoomFacts({
   probes,
   biosecurity,
   care,
+  hours,
 }: {
   clock: Clock;
   room: RoomService;
@@ -70,6 +72,7 @@ export function createRoomFacts({
   probes: ProbesService;
   biosecurity: BiosecurityService;
   care: CareService;
+  hours: HoursService;
 }) {
   /**
    * @param heads - animals and cultures by tank id, from later areas
@@ -78,16 +81,18 @@ export function createRoomFacts({
   return async (who: Who, rooms: Rooms, heads: ReadonlyMap<string, number>, wanted: WantedByTank) => {
     const since = new Date(Date.parse(clock.now()) - NITRATE_DAYS * DAY_MS).toISOString();
     const tankIds = rooms.tanks.map(({ id }) => id);
-    const [latest, ready, due, meters, judged, measured, illnesses, cares] = await Promise.all([
-      room.repository.latestTemperatures(who),
-      readiness.load(who, heads, rooms),
-      water.regimesDue(who, tankIds),
-      water.metersDue(who),
-      probes.judge(who, wanted),
-      room.repository.newestOf(who, ['nitratePpm', 'ph', 'ghDeg'], since),
-      biosecurity.repository.illnessesSince(who, new Date(Date.parse(clock.now()) - ILLNESS_DAYS * DAY_MS).toISOString()),
-      care.since(who, new Date(Date.parse(clock.now()) - CARE_DAYS * DAY_MS).toISOString()),
-    ]);
+    const [latest, ready, due, meters, judged, measured, illnesses, cares, { version: _version, ...houseHours }] =
+      await Promise.all([
+        room.repository.latestTemperatures(who),
+        readiness.load(who, heads, rooms),
+        water.regimesDue(who, tankIds),
+        water.metersDue(who),
+        probes.judge(who, wanted),
+        room.repository.newestOf(who, ['nitratePpm', 'ph', 'ghDeg'], since),
+        biosecurity.repository.illnessesSince(who, new Date(Date.parse(clock.now()) - ILLNESS_DAYS * DAY_MS).toISOString()),
+        care.since(who, new Date(Date.parse(clock.now()) - CARE_DAYS * DAY_MS).toISOString()),
+        hours.current(who),
+      ]);
     const newest = <Value>(quantity: Quantity, toValue: (row: ReadingRow) => Value): Record<string, Value> =>
       Object.fromEntries(measured.filter((row) => row.quantity === quantity).map((row) => [row.tankId, toValue(row)] as const));
     const facts: RoomFacts = {
@@ -110,6 +115,7 @@ export function createRoomFacts({
           rows.map(({ kind, what, at }) => ({ kind, what, at })),
         ]),
       ),
+      hours: houseHours,
       heads: Object.fromEntries(heads),
     };
     return { facts, quarantined: ready.quarantined, quarantineRacks: ready.quarantineRacks };

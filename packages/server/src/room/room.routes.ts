@@ -1,7 +1,15 @@
-import type { biosecurityEndpoints, careEndpoints, probeEndpoints, roomEndpoints, waterEndpoints } from '@freshet/contract/room';
+import type {
+  biosecurityEndpoints,
+  careEndpoints,
+  hoursEndpoints,
+  probeEndpoints,
+  roomEndpoints,
+  waterEndpoints,
+} from '@freshet/contract/room';
 import type { Handlers, Who } from '../platform';
 import type { CareService } from './care.service';
 import type { BiosecurityService } from './biosecurity.service';
+import type { HoursService } from './hours.service';
 import type { ProbesService } from './probes.service';
 import type { ReadinessService } from './readiness.service';
 import type { RoomService } from './room.service';
@@ -58,6 +66,10 @@ export const probeHandlers = (
 
 export const careHandlers = (care: CareService): Handlers<typeof careEndpoints> => ({
   logCare: ({ who, body }) => care.logCare(who, body),
+});
+export const hoursHandlers = (hours: HoursService): Handlers<typeof hoursEndpoints> => ({
+  hours: ({ who }) => hours.current(who),
+  setHours: ({ who, body }) => hours.setHours(who, body),
 });
 export const biosecurityHandlers = (biosecurity: BiosecurityService): Handlers<typeof biosecurityEndpoints> => ({
   exposure: ({ who, query }) => biosecurity.exposure(who, query),

@@ -154,6 +154,7 @@ export function bodiesOf(things: Things, now: string): Partial<Record<ApiName, o
     calibrate: { meterId: t('meterId'), at: now },
     addProbe: { probeId: newId(), name: 'North', tankId: t('tankId') },
     logIllness: { tankId: t('tankId'), at: now, what: 'white spots' },
+    setHours: { walks: ['07:00', '19:00'], lampOn: '08:00', lampOff: '20:00', latitude: 52.2, longitude: -6.4 },
     logCare: { tankId: t('tankId'), care: 'fed', what: 'microworms', amount: 2, unit: 'smear', at: now },
     logContact: { fromTankId: t('fromTankId'), toTankId: t('toTankId'), kind: 'tools', at: now },
     addLot: {

@@ -44,6 +44,11 @@ export default function HouseMenuList() {
           <DropdownMenu.Item className={ITEM} asChild>
             <Link to="/log">Log of the house</Link>
           </DropdownMenu.Item>
+          {house.may('keeper') && (
+            <DropdownMenu.Item className={ITEM} asChild>
+              <Link to="/hours">Hours: walks, lamps, place</Link>
+            </DropdownMenu.Item>
+          )}
           <DropdownMenu.Item className={ITEM} asChild>
             <Link to="/species">Species and their figures</Link>
           </DropdownMenu.Item>

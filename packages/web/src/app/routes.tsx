@@ -1,7 +1,7 @@
 import { lazy, type ComponentType } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
 import { AttemptPage, BenchPage, LogPage, SourcesPage, TankPage } from '../pages';
-import { ExposurePage, ProbesPage, RoomPage, WatersPage } from '../room';
+import { ExposurePage, HoursPage, ProbesPage, RoomPage, WatersPage } from '../room';
 import { RoundsPage, SitterSheet } from '../rounds';
 import { SpeciesPage } from '../species';
 import { TransferSheet } from '../transfers';
@@ -44,6 +44,7 @@ export function Pages() {
       <Route path="/broods/:broodId" element={<BroodPage Send={TransferSheet} />} />
       <Route path="/larder" element={<LarderPage />} />
       <Route path="/bench" element={<BenchPage />} />
+      <Route path="/hours" element={<HoursPage />} />
       <Route path="/log" element={<LogPage />} />
       <Route path="/sources" element={<SourcesPage />} />
       <Route path="/rounds" element={<Navigate to="/" replace />} />

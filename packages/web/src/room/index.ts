@@ -16,3 +16,4 @@ export const RoomPage = lazy(async () => ({ default: (await import('./RoomPage')
 export const WatersPage = lazy(async () => ({ default: (await import('./WatersPage')).WatersPage }));
 export const ProbesPage = lazy(async () => ({ default: (await import('./ProbesPage')).ProbesPage }));
 export const ExposurePage = lazy(async () => ({ default: (await import('./ExposurePage')).ExposurePage }));
+export const HoursPage = lazy(async () => ({ default: (await import('./HoursPage')).HoursPage }));

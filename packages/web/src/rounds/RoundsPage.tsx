@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
-import { addDays, formatDay, localTime } from '@freshet/core/time';
+import { walkAt, walkWords } from '@freshet/core/room';
+import { addDays, formatDay, localTime, sentence } from '@freshet/core/time';
 import { useGet, useHouse, type Reply } from '../data';
 import { ButtonLink, Empty, Loaded, PageHead, Segmented, usePageParams, withParam } from '../ui';
 import { AlarmList } from './AlarmList';
@@ -8,13 +9,24 @@ import { WalkMap } from './WalkMap';
 
 /** Today, tomorrow, the day after. */
 const LAST_AHEAD = 2;
-const NOON = '12:00';
-const EVENING = '17:00';
 const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
 const longDay = (day: string) => WEEKDAYS[new Date(`${day}T00:00:00Z`).getUTCDay()] ?? '';
 
-function partOfDay(time: string): string {
-  return time < NOON ? 'morning' : time < EVENING ? 'afternoon' : 'evening';
+/** A round as it stands on one of the day's walks: what is for later ones is left out, with stops that have nothing else. */
+function onWalk(round: Reply<'round'>, walk: number): Reply<'round'> {
+  const stops = round.stops.flatMap((stop) => {
+    const chores = stop.chores.filter((chore) => chore.walk <= walk);
+    return chores.length > 0 || stop.chores.length === 0 ? [{ ...stop, chores }] : [];
+  });
+  const chores = stops.flatMap((stop) => stop.chores);
+  const open = chores.filter((chore) => !chore.outcome);
+  return {
+    ...round,
+    stops,
+    total: chores.length,
+    done: chores.length - open.length,
+    minutesLeft: Math.round(open.reduce((sum, chore) => sum + chore.seconds, 0) / 60),
+  };
 }
 
 const isDone = (stop: Reply<'round'>['stops'][number]) => stop.chores.every((chore) => chore.outcome);
@@ -91,90 +103,102 @@ export function RoundsPage() {
   const house = useHouse();
   const [search, setSearch] = usePageParams();
   const ahead = Math.min(LAST_AHEAD, Math.max(0, Math.trunc(Number(search.get('ahead')) || 0)));
-  const setAhead = (days: number) => setSearch(withParam(search, 'ahead', days === 0 ? '' : String(days)));
+  const setAhead = (days: number) => setSearch(withParam(withParam(search, 'walk', ''), 'ahead', days === 0 ? '' : String(days)));
   useDayKeys(setAhead);
   const days = [0, 1, 2].map((count) => addDays(house.today, count));
   const day = days[ahead] ?? house.today;
   const round = useGet('round', { query: ahead === 0 ? {} : { day } });
+  const times = round.data?.walks ?? [];
+  const last = Math.max(0, times.length - 1);
+  const asked = search.get('walk');
+  const usual = walkAt(times, localTime(house.now(), house.timeZone));
+  const walk = ahead > 0 ? last : Math.min(last, asked === null ? usual : Math.max(0, Math.trunc(Number(asked)) || 0));
   return (
     <Loaded reply={round} what="the round">
-      {(data) => (
-        <>
-          <PageHead
-            title={
-              ahead === 0
-                ? `${longDay(data.day)} ${partOfDay(localTime(house.now(), house.timeZone))} walk`
-                : `${longDay(data.day)}, as it looks today`
-            }
-            about={
-              data.total > 0 && ahead === 0 ? (
-                <>
-                  <b className="text-ink">{data.done}</b> of <b className="text-ink">{data.total}</b> done, about{' '}
-                  <b className="text-ink">{data.minutesLeft} min</b> left
-                </>
-              ) : ahead > 0 ? (
-                <>
-                  {data.total} chores, about {data.minutesLeft} min; headcounts as of today
-                </>
-              ) : undefined
-            }
-          >
-            <Segmented
-              label="Day of the round"
-              value={String(ahead)}
-              onChange={(value) => setAhead(Number(value))}
-              options={days.map((option, i) => ({
-                value: String(i),
-                label: i === 0 ? 'Today' : formatDay(option, house.today).split(' ').slice(0, 2).join(' '),
-              }))}
-            />
-            <ButtonLink to="/sheet" className="hidden md:inline-flex">
-              Sheet for the sitter
-            </ButtonLink>
-          </PageHead>
-          {data.stops.length === 0 ? (
-            <Empty
-              title="Nothing to do yet"
-              action={
-                <>
-                  <ButtonLink to="/room" look="main">
-                    Put up a rack and a tank
-                  </ButtonLink>
-                  <ButtonLink to="/stock">Record your stock</ButtonLink>
-                </>
+      {(whole) => {
+        const data = onWalk(whole, walk);
+        return (
+          <>
+            <PageHead
+              title={ahead === 0 ? `${longDay(data.day)}, ${walkWords(times, walk)}` : `${longDay(data.day)}, as it looks today`}
+              about={
+                data.total > 0 && ahead === 0 ? (
+                  <>
+                    <b className="text-ink">{data.done}</b> of <b className="text-ink">{data.total}</b> done, about{' '}
+                    <b className="text-ink">{data.minutesLeft} min</b> left
+                  </>
+                ) : ahead > 0 ? (
+                  <>
+                    {data.total} chores, about {data.minutesLeft} min; headcounts as of today
+                  </>
+                ) : undefined
               }
             >
-              The round is worked out from your tanks, stock, broods and cultures. Begin with a rack, a shelf and a tank; then say
-              who lives in it.
-            </Empty>
-          ) : (
-            <div className="grid grid-cols-1 gap-5 lg:grid-cols-[minmax(0,1fr)_296px]">
-              <section aria-label="Needs you" className="order-first lg:order-last">
-                {ahead === 0 && (
+              {ahead === 0 && times.length > 1 && (
+                <Segmented
+                  label="Walk of the day"
+                  value={String(walk)}
+                  onChange={(value) => setSearch(withParam(search, 'walk', value))}
+                  options={times.map((_, i) => ({ value: String(i), label: sentence(walkWords(times, i)) }))}
+                />
+              )}
+              <Segmented
+                label="Day of the round"
+                value={String(ahead)}
+                onChange={(value) => setAhead(Number(value))}
+                options={days.map((option, i) => ({
+                  value: String(i),
+                  label: i === 0 ? 'Today' : formatDay(option, house.today).split(' ').slice(0, 2).join(' '),
+                }))}
+              />
+              <ButtonLink to="/sheet" className="hidden md:inline-flex">
+                Sheet for the sitter
+              </ButtonLink>
+            </PageHead>
+            {data.stops.length === 0 ? (
+              <Empty
+                title="Nothing to do yet"
+                action={
                   <>
-                    <details className="border border-ink bg-sheet lg:hidden">
-                      <summary className="min-h-11 cursor-pointer px-3 py-2.5 font-semibold">
-                        {data.alarms.filter((alarm) => alarm.severity === 'now').length} need you now,{' '}
-                        {data.alarms.filter((alarm) => alarm.severity === 'soon').length} soon
-                      </summary>
-                      <AlarmList alarms={data.alarms} />
-                    </details>
-                    <div className="hidden lg:block">
-                      <AlarmList alarms={data.alarms} />
-                    </div>
+                    <ButtonLink to="/room" look="main">
+                      Put up a rack and a tank
+                    </ButtonLink>
+                    <ButtonLink to="/stock">Record your stock</ButtonLink>
                   </>
-                )}
-                {ahead > 0 && (
-                  <p className="text-quiet">Chores of a coming day cannot be ticked; they are worked out again on the day.</p>
-                )}
-              </section>
-              <section aria-label="Stops" className="min-w-0">
-                <Stops round={data} ahead={ahead} />
-              </section>
-            </div>
-          )}
-        </>
-      )}
+                }
+              >
+                The round is worked out from your tanks, stock, broods and cultures. Begin with a rack, a shelf and a tank; then
+                say who lives in it.
+              </Empty>
+            ) : (
+              <div className="grid grid-cols-1 gap-5 lg:grid-cols-[minmax(0,1fr)_296px]">
+                <section aria-label="Needs you" className="order-first lg:order-last">
+                  {ahead === 0 && (
+                    <>
+                      <details className="border border-ink bg-sheet lg:hidden">
+                        <summary className="min-h-11 cursor-pointer px-3 py-2.5 font-semibold">
+                          {data.alarms.filter((alarm) => alarm.severity === 'now').length} need you now,{' '}
+                          {data.alarms.filter((alarm) => alarm.severity === 'soon').length} soon
+                        </summary>
+                        <AlarmList alarms={data.alarms} />
+                      </details>
+                      <div className="hidden lg:block">
+                        <AlarmList alarms={data.alarms} />
+                      </div>
+                    </>
+                  )}
+                  {ahead > 0 && (
+                    <p className="text-quiet">Chores of a coming day cannot be ticked; they are worked out again on the day.</p>
+                  )}
+                </section>
+                <section aria-label="Stops" className="min-w-0">
+                  <Stops round={data} ahead={ahead} />
+                </section>
+              </div>
+            )}
+          </>
+        );
+      }}
     </Loaded>
   );
 }

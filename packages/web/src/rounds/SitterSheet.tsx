@@ -1,3 +1,4 @@
+import { walkWords } from '@freshet/core/room';
 import { formatDay } from '@freshet/core/time';
 import { useGet, useHouse } from '../data';
 import { Button, Loaded, PageHead } from '../ui';
@@ -50,6 +51,7 @@ export function SitterSheet() {
                     {stop.chores.map((chore) => (
                       <span key={chore.key} className="mr-5 inline-block">
                         {chore.outcome ? '☑' : chore.way === 'watch' ? '◯' : '☐'} {chore.text} <b>{chore.amountText}</b>
+                        {chore.walk > 0 && <span className="text-note text-quiet"> {walkWords(data.walks, chore.walk)}</span>}
                       </span>
                     ))}
                   </td>

@@ -168,7 +168,8 @@ export function NewAttemptPage() {
     setValue('fungus', recipe.fungus);
     setValue('trigger', recipe.trigger);
     setValue('dailyChangePercent', String(recipe.dailyChangeFraction * 100));
-    setValue('name', `${kind.commonName} ${number}`);
+    // A name that was typed stays.
+    if (!formState.dirtyFields.name) setValue('name', `${kind.commonName} ${number}`);
     const [males, females] = [fit(lots.data ?? [], key, 'males'), fit(lots.data ?? [], key, 'females')];
     setValue('sires', males.length === 1 && males[0] ? [males[0].id] : []);
     setValue('dams', females.length === 1 && females[0] ? [females[0].id] : []);

@@ -165,41 +165,45 @@ function Sheet({
         </SelectField>
         <HeadsFields form={entry.form} have={lot} />
       </div>
-      {target && (
-        <>
-          <div className="grid gap-4 sm:grid-cols-[1.5fr_1fr]">
-            <Loaded reply={transfer} what="the two waters">
-              {(data) => <Waters transfer={data} source={source.code} target={target.code} />}
-            </Loaded>
-            <div className="flex flex-col gap-2">
-              <TextField
-                label="Water in the bag, L"
-                inputMode="decimal"
-                error={bagLitres ? undefined : 'Above 0, at most 1000 L.'}
-                value={bag}
-                onChange={(event) => setBag(event.target.value)}
-              />
-              <TextField
-                label="Dripped each hour, L"
-                inputMode="decimal"
-                error={dripLitresPerHour ? undefined : 'Above 0, at most 1000 L.'}
-                value={drip}
-                onChange={(event) => setDrip(event.target.value)}
-              />
+      {/* The place of the comparison is kept before it is there: a button must not move away under the finger. */}
+      <div className="flex min-h-80 flex-col gap-3">
+        {!target && <p className="text-quiet">Choose a tank, and its water stands here beside that of {source.code}.</p>}
+        {target && (
+          <>
+            <div className="grid gap-4 sm:grid-cols-[1.5fr_1fr]">
+              <Loaded reply={transfer} what="the two waters">
+                {(data) => <Waters transfer={data} source={source.code} target={target.code} />}
+              </Loaded>
+              <div className="flex flex-col gap-2">
+                <TextField
+                  label="Water in the bag, L"
+                  inputMode="decimal"
+                  error={bagLitres ? undefined : 'Above 0, at most 1000 L.'}
+                  value={bag}
+                  onChange={(event) => setBag(event.target.value)}
+                />
+                <TextField
+                  label="Dripped each hour, L"
+                  inputMode="decimal"
+                  error={dripLitresPerHour ? undefined : 'Above 0, at most 1000 L.'}
+                  value={drip}
+                  onChange={(event) => setDrip(event.target.value)}
+                />
+              </div>
             </div>
-          </div>
-          {transfer.data && (
-            <>
-              <Acclimation transfer={transfer.data} />
-              {transfer.data.warnings.map((warning) => (
-                <p key={warning.text} className="border-l-4 border-amber-line bg-amber-wash px-3 py-1.5">
-                  {warning.text.charAt(0).toUpperCase() + warning.text.slice(1)}
-                </p>
-              ))}
-            </>
-          )}
-        </>
-      )}
+            {transfer.data && (
+              <>
+                <Acclimation transfer={transfer.data} />
+                {transfer.data.warnings.map((warning) => (
+                  <p key={warning.text} className="border-l-4 border-amber-line bg-amber-wash px-3 py-1.5">
+                    {warning.text.charAt(0).toUpperCase() + warning.text.slice(1)}
+                  </p>
+                ))}
+              </>
+            )}
+          </>
+        )}
+      </div>
       <p className="text-note text-quiet">
         All of them: the whole lot moves. Fewer: a new lot of the same parentage is made. Wet hands off plugs; cover cuts; mind
         spines. Never release animals or water outdoors.

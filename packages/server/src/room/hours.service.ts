@@ -1,0 +1,45 @@
+import { v7 as newId } from 'uuid';
+import type { BodyOf } from '@freshet/contract/endpoints';
+import type { hoursEndpoints } from '@freshet/contract/room';
+import { USUAL_HOURS, type HouseHours } from '@freshet/core/room';
+import type { LogService } from '../log';
+import { DomainError, type Clock, type Database, type Reading, type Who } from '../platform';
+import { createHoursRepository } from './hours.repository';
+
+/** When the house is walked, when its lamps burn, where it stands. */
+export function createHours({ database, clock, log }: { database: Database; clock: Clock; log: LogService }) {
+  const repository = createHoursRepository(database);
+  log.register({ hours: { tables: [repository.hours] } });
+
+  async function current(at: Reading): Promise<Omit<HouseHours, 'walks'> & { walks: string[]; version: string | null }> {
+    const said = await repository.newest(at);
+    if (!said) return { ...USUAL_HOURS, walks: [...USUAL_HOURS.walks], ...(await repository.place(at)), version: null };
+    const { walks, lampOn, lampOff, latitude, longitude, entryId } = said;
+    return { walks, lampOn, lampOff, latitude, longitude, version: entryId };
+  }
+
+  return {
+    current,
+    setHours: (who: Who, body: BodyOf<(typeof hoursEndpoints)['setHours']>) =>
+      log.record(who, { kind: 'hours', asked: body, when: { from: clock.now(), to: clock.now() } }, async (scope) => {
+        const before = await repository.newest(scope, true);
+        if (body.version !== undefined && body.version !== (before?.entryId ?? null))
+          throw new DomainError('log/edited-since', {
+            detail: 'Somebody set the hours since you opened this; look again.',
+          });
+        const { walks, lampOn, lampOff, latitude, longitude } = body;
+        await repository.hours.insert(scope, {
+          id: newId(),
+          entryId: scope.entryId,
+          walks: [...walks],
+          lampOn,
+          lampOff,
+          latitude,
+          longitude,
+          at: scope.now,
+        });
+        return { text: `Hours of the house: walks at ${walks.join(', ')}` };
+      }),
+  };
+}
+export type HoursService = ReturnType<typeof createHours>;

@@ -1,0 +1,102 @@
+import { MOST_WALKS, walkWords } from '@freshet/core/room';
+import { useEntryForm, useGet, type Reply } from '../data';
+import { EntryFormFoot, Loaded, PageHead, readNumber, TextField } from '../ui';
+
+const WALKS = Array.from({ length: MOST_WALKS }, (_, i) => i);
+/** "7:30", "7.30" and "730" as 07:30. */
+function asTime(text: string): string {
+  const read = /^(\d{1,2})[:.h]?(\d{2})$/.exec(text.trim());
+  return read ? `${(read[1] ?? '').padStart(2, '0')}:${read[2] ?? ''}` : text.trim();
+}
+
+function HoursForm({ hours }: { hours: Reply<'hours'> }) {
+  const entry = useEntryForm<
+    'setHours',
+    { walks: string[]; lampOn: string; lampOff: string; latitude: string; longitude: string }
+  >({
+    name: 'setHours',
+    defaults: {
+      walks: WALKS.map((i) => hours.walks[i] ?? ''),
+      lampOn: hours.lampOn ?? '',
+      lampOff: hours.lampOff ?? '',
+      latitude: hours.latitude === null ? '' : String(hours.latitude),
+      longitude: hours.longitude === null ? '' : String(hours.longitude),
+    },
+    toBody: ({ walks, lampOn, lampOff, latitude, longitude }) => ({
+      walks: walks.map(asTime).filter(Boolean),
+      lampOn: asTime(lampOn) || null,
+      lampOff: asTime(lampOff) || null,
+      latitude: readNumber('latitude', latitude),
+      longitude: readNumber('longitude', longitude),
+      version: hours.version,
+    }),
+    label: () => 'Hours of the house set',
+    done: () => undefined,
+  });
+  const { register, formState, watch } = entry.form;
+  const { errors } = formState;
+  const typed = watch('walks').map(asTime);
+  return (
+    <form noValidate onSubmit={(event) => void entry.submit(event)} className="grid max-w-4xl gap-5 md:grid-cols-2">
+      <fieldset className="flex flex-col gap-3 border border-rule bg-sheet p-4">
+        <legend className="px-1 font-semibold">Walks of a day</legend>
+        <p className="text-quiet">A day’s meals are shared out over them; each is ticked on its own walk.</p>
+        <div className="grid grid-cols-2 gap-3">
+          {WALKS.map((i) => (
+            <TextField
+              key={i}
+              label={`Walk ${i + 1}${i === 0 ? ', needed' : ''}`}
+              hint={/^\d\d:\d\d$/.test(typed[i] ?? '') ? walkWords(typed, i) : i === 0 ? undefined : 'empty: no such walk'}
+              error={i === 0 ? errors.walks?.message : undefined}
+              inputMode="numeric"
+              {...register(`walks.${i}`)}
+            />
+          ))}
+        </div>
+      </fieldset>
+      <fieldset className="flex flex-col gap-3 border border-rule bg-sheet p-4">
+        <legend className="px-1 font-semibold">Light</legend>
+        <p className="text-quiet">
+          Where a lamp timer rules, first light is when it goes on. Leave both empty where daylight falls on the tanks.
+        </p>
+        <div className="grid grid-cols-2 gap-3">
+          <TextField label="Lamps on" hint="such as 08:00" error={errors.lampOn?.message} {...register('lampOn')} />
+          <TextField label="Lamps off" error={errors.lampOff?.message} {...register('lampOff')} />
+        </div>
+        <p className="text-quiet">Where the house stands, for sunrise, dusk and the moon. A degree is near enough.</p>
+        <div className="grid grid-cols-2 gap-3">
+          <TextField
+            label="Latitude, °"
+            hint="north is positive"
+            inputMode="text"
+            error={errors.latitude?.message}
+            {...register('latitude')}
+          />
+          <TextField
+            label="Longitude, °"
+            hint="west is negative"
+            inputMode="text"
+            error={errors.longitude?.message}
+            {...register('longitude')}
+          />
+        </div>
+      </fieldset>
+      <div className="md:col-span-2">
+        <EntryFormFoot entry={entry} action="Set the hours" />
+      </div>
+    </form>
+  );
+}
+
+/** When the house is walked, when its lamps burn, where it stands. */
+export function HoursPage() {
+  const hours = useGet('hours');
+  return (
+    <>
+      <PageHead title="Hours of the house" about="What meals, watch times and the sky go by." />
+      <Loaded reply={hours} what="the hours">
+        {(data) => <HoursForm key={data.version ?? 'first'} hours={data} />}
+      </Loaded>
+    </>
+  );
+}
