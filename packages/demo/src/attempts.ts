@@ -1,4 +1,4 @@
-import type { TriggerSchool } from '@freshet/core/spawning';
+import type { Sign, TriggerSchool } from '@freshet/core/spawning';
 
 /** One spawning of the story. Days count back from today; negative ones lie ahead. */
 export interface AttemptPlan {
@@ -22,6 +22,8 @@ export interface AttemptPlan {
   moves?: { day: number; tank: string; share: number }[];
   /** `raised`: sold by now; `lost`: none left; otherwise they live. */
   fate?: 'raised' | 'lost';
+  /** Signs of settling, so many days ago. */
+  signs?: [number, Sign][];
   /** Planned, not begun. */
   plan?: { setUpInDays: number; triggerInDays: number; untilInDays: number; reason?: string };
 }

@@ -1,5 +1,5 @@
 import { resolveSpecies, SHIPPED_SPECIES, type ResolvedSpecies } from '../../core/src/species';
-import { defaultRecipe } from '@freshet/core/spawning';
+import { completeRecipe, defaultRecipe, RECIPE_BOOK } from '@freshet/core/spawning';
 import { attemptPlans, type AttemptPlan } from './attempts';
 import { tellBrood, type Places } from './broodStory';
 import { RACKS } from './room';
@@ -114,14 +114,20 @@ function tellAttempt(
   const began = story.daysAgo(Math.max(0, Math.round(plan.fromDaysAgo)), '06:10');
   const at = began > story.now ? story.now : began;
   const attemptId = story.newId(at);
-  const base = defaultRecipe(species.method);
-  const recipe = {
+  const book = RECIPE_BOOK.filter((one) => one.method === species.method);
+  const shipped = book.find((one) => one.recipe.trigger === plan.trigger) ?? book[0];
+  const base = shipped?.recipe ?? defaultRecipe(species.method);
+  const recipe = completeRecipe({
     ...base,
+    // The volume and the number of fish are those of the tank and the lots.
+    litres: null,
+    males: null,
+    females: null,
     trigger: plan.trigger,
     ...(plan.eggPlan ? { eggPlan: plan.eggPlan } : {}),
     ...(plan.fungus ? { fungus: plan.fungus } : {}),
     ...(plan.fungus === 'dye' ? { dyeMgPerL: 1, dyeStockPercent: 0.5 } : {}),
-  };
+  });
   const { plan: ahead } = plan;
   const from = ahead ? story.day(-ahead.setUpInDays) : story.day(Math.round(plan.fromDaysAgo));
   const endsDaysAgo = plan.laidDaysAgo === null ? Math.round(plan.fromDaysAgo) - 12 : null;
@@ -139,6 +145,8 @@ function tellAttempt(
     setUpOn: ahead ? story.day(-ahead.setUpInDays) : from,
     triggerOn: ahead ? story.day(-ahead.triggerInDays) : story.day(Math.round(plan.fromDaysAgo) - 3),
     recipe,
+    recipeRef: shipped?.key ?? null,
+    tags: [],
     note: plan.note ?? null,
     override: { reason: ahead?.reason ?? 'the tank is shared with its keepers' },
   });
@@ -175,7 +183,16 @@ function tellAttempt(
         season: 'waited for the season',
         stable: '',
       }[plan.trigger],
+      change: null,
+      stepC: { coolChange: -5, warm: 2, dawnLightAndFood: null, season: null, stable: null }[plan.trigger],
+      // Written down from the barometer, and of no account.
+      pressure: (['falling', 'steady', 'rising', 'falling'] as const)[Number(triggered.slice(8, 10)) % 4] ?? null,
     });
+  for (const [daysAgo, sign] of plan.signs ?? []) {
+    const seen = story.daysAgo(daysAgo, '19:05');
+    if (seen > story.now) continue;
+    story.write(seen, 'logSettling', { id: story.newId(seen), attemptId, sign, at: { from: seen, to: seen }, note: null });
+  }
   let end: { at: string; outcome: 'spawned' | 'failed' } | null =
     endsDaysAgo !== null ? { at: story.daysAgo(endsDaysAgo, '18:00'), outcome: 'failed' } : null;
   if (plan.laidDaysAgo !== null) {

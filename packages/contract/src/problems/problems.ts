@@ -14,6 +14,8 @@ export const PROBLEMS = {
   'accounts/not-allowed': { status: 403, title: 'Your role may not do this' },
   'accounts/already-set-up': { status: 409, title: 'This installation has a house already' },
   'log/id-taken': { status: 409, title: 'This id already stands for something else' },
+  'spawning/before-set-up': { status: 409, title: 'Before the set-up', overridable: true },
+  'spawning/one-sex': { status: 409, title: 'Only one sex', overridable: true },
   'log/edited-since': { status: 409, title: 'Somebody changed it meanwhile', overridable: true },
   'log/not-yours': { status: 403, title: 'Your role may not take that back' },
   'log/later-entries': { status: 409, title: 'Something later builds on this' },

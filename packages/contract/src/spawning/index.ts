@@ -1,10 +1,12 @@
 export {
   spawningEndpoints,
   spawningEntries,
-  RecipeSchema,
   NewAttempt,
   NewTrigger,
   EndAttempt,
   Attempt,
+  NewAttemptDays,
+  NewSettling,
   StageWindowSchema,
 } from './spawning.endpoints';
+export { NewRecipe, RECIPE_FORMAT, RecipeFile, RecipeReply, RecipeSchema, RecipeVersion } from './recipe.schema';

@@ -1,27 +1,11 @@
 import * as v from 'valibot';
-import { EGG_PLANS, FUNGUS_SCHOOLS, TRIGGER_SCHOOLS } from '@freshet/core/spawning';
+import { ATTEMPT_STATES, SIGNS } from '@freshet/core/spawning';
 import { endpoint } from '../endpoints';
 import { entries, TOUCHES } from '../log';
 import { Day, Id, Name, Note, Override, TimeRange } from '../values';
+import { NewRecipe, RecipeReply, RecipeSchema, RecipeVersion } from './recipe.schema';
 
-export const RecipeSchema = v.pipe(
-  v.object({
-    eggPlan: v.picklist(EGG_PLANS),
-    fungus: v.picklist(FUNGUS_SCHOOLS),
-    trigger: v.picklist(TRIGGER_SCHOOLS),
-    dailyChangeFraction: v.pipe(v.number('Give a share.'), v.minValue(0, 'Not below 0 %.'), v.maxValue(1, 'Not above 100 %.')),
-    dyeMgPerL: v.nullable(v.pipe(v.number(), v.gtValue(0, 'Above 0 mg/L.'), v.maxValue(100, 'At most 100 mg/L.'))),
-    dyeStockPercent: v.nullable(v.pipe(v.number(), v.gtValue(0, 'Above 0 %.'), v.maxValue(100, 'At most 100 %.'))),
-  }),
-  v.forward(
-    v.partialCheck(
-      [['fungus'], ['dyeMgPerL'], ['dyeStockPercent']],
-      (recipe) => recipe.fungus !== 'dye' || (recipe.dyeMgPerL !== null && recipe.dyeStockPercent !== null),
-      'Dye needs its target in mg/L and its stock strength in %, both from the label.',
-    ),
-    ['dyeMgPerL'],
-  ),
-);
+const Tag = v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(30, 'At most 30 characters.'));
 
 export const NewAttempt = v.pipe(
   v.object({
@@ -38,6 +22,10 @@ export const NewAttempt = v.pipe(
     setUpOn: v.nullable(Day),
     triggerOn: v.nullable(Day),
     recipe: RecipeSchema,
+    /** The version or shipped recipe it follows. */
+    recipeRef: v.optional(v.nullable(v.pipe(v.string(), v.maxLength(80))), null),
+    /** The keeper's own marks for what may matter. */
+    tags: v.optional(v.pipe(v.array(Tag), v.maxLength(8, 'At most eight.')), []),
     note: v.nullable(Note),
     override: Override,
   }),
@@ -49,9 +37,61 @@ export const NewAttempt = v.pipe(
     ),
     ['to'],
   ),
+  v.forward(
+    v.partialCheck(
+      [['from'], ['setUpOn']],
+      ({ from, setUpOn }) => setUpOn === null || setUpOn >= from,
+      'The tank is taken before anybody moves in.',
+    ),
+    ['setUpOn'],
+  ),
+  v.forward(
+    v.partialCheck(
+      [['from'], ['setUpOn'], ['triggerOn']],
+      ({ from, setUpOn, triggerOn }) => triggerOn === null || triggerOn >= (setUpOn ?? from),
+      'The trigger comes after the set-up.',
+    ),
+    ['triggerOn'],
+  ),
 );
 
-export const NewTrigger = v.object({ id: Id, attemptId: Id, at: TimeRange, what: Note, override: Override });
+/** What was done to set spawning off; a change of water is logged with it. */
+export const NewTrigger = v.object({
+  id: Id,
+  attemptId: Id,
+  at: TimeRange,
+  what: v.pipe(Note, v.minLength(2, 'Say what was done.')),
+  change: v.optional(
+    v.nullable(
+      v.object({
+        litres: v.pipe(v.number('Give the litres.'), v.gtValue(0, 'More than nothing.'), v.maxValue(1e6, 'That is too much.')),
+        waterId: v.nullable(Id),
+        /** Of the new water. */
+        tempC: v.nullable(v.pipe(v.number(), v.minValue(0, 'Water is 0 to 45 °C.'), v.maxValue(45, 'Water is 0 to 45 °C.'))),
+      }),
+    ),
+    null,
+  ),
+  /** How much cooler (below 0) or warmer the tank got, K; null when not said. */
+  stepC: v.optional(v.nullable(v.pipe(v.number(), v.minValue(-20), v.maxValue(20))), null),
+  pressure: v.optional(v.nullable(v.picklist(['falling', 'steady', 'rising'])), null),
+  override: Override,
+});
+
+/** A sign of settling seen at an attempt. */
+export const NewSettling = v.object({ id: Id, attemptId: Id, sign: v.picklist(SIGNS), at: TimeRange, note: v.nullable(Note) });
+
+/** An attempt's days moved. */
+export const NewAttemptDays = v.object({
+  id: Id,
+  attemptId: Id,
+  conditioningFrom: v.nullable(Day),
+  from: Day,
+  setUpOn: v.nullable(Day),
+  triggerOn: v.nullable(Day),
+  to: v.nullable(Day),
+  override: Override,
+});
 
 export const EndAttempt = v.object({
   id: Id,
@@ -88,17 +128,27 @@ export const Attempt = v.object({
   triggerOn: v.nullable(v.string()),
   triggered: v.nullable(v.object({ from: v.string(), to: v.string() })),
   triggerNote: v.nullable(v.string()),
-  recipe: v.object({
-    eggPlan: v.picklist(EGG_PLANS),
-    fungus: v.picklist(FUNGUS_SCHOOLS),
-    trigger: v.picklist(TRIGGER_SCHOOLS),
-    dailyChangeFraction: v.number(),
-    dyeMgPerL: v.nullable(v.number()),
-    dyeStockPercent: v.nullable(v.number()),
-  }),
+  recipe: RecipeReply,
+  recipeRef: v.nullable(v.string()),
+  tags: v.array(v.string()),
+  state: v.picklist(ATTEMPT_STATES),
+  /** What was done and seen, oldest first. */
+  events: v.array(
+    v.object({
+      id: v.string(),
+      kind: v.picklist(['triggered', 'ended', 'settling']),
+      from: v.string(),
+      to: v.string(),
+      words: v.string(),
+      sign: v.nullable(v.picklist(SIGNS)),
+    }),
+  ),
   parents: v.array(v.object({ lotId: v.string(), role: v.picklist(['sire', 'dam']), label: v.string() })),
   outcome: v.nullable(v.string()),
   note: v.nullable(v.string()),
+  /** Expected inbreeding of the young, 0..1, and first light by the house's lamp or sun, HH:MM; of one attempt alone. */
+  inbreeding: v.nullable(v.number()),
+  firstLight: v.nullable(v.string()),
   broodIds: v.array(v.string()),
 });
 
@@ -106,6 +156,9 @@ export const Attempt = v.object({
 export const spawningEntries = entries({
   attempt: { role: 'keeper', words: 'attempt', touches: [...TOUCHES.spawns] },
   trigger: { role: 'sitter', words: 'trigger', touches: [...TOUCHES.spawns] },
+  settling: { role: 'sitter', words: 'sign of settling', touches: [...TOUCHES.spawns] },
+  attemptDays: { role: 'keeper', words: 'days of an attempt moved', touches: [...TOUCHES.spawns] },
+  recipe: { role: 'keeper', words: 'recipe', touches: [...TOUCHES.spawns] },
   attemptEnd: { role: 'keeper', words: 'attempt ended', touches: [...TOUCHES.spawns] },
 });
 
@@ -133,6 +186,28 @@ export const spawningEndpoints = {
     summary: 'One spawning attempt',
     role: 'viewer',
     reply: Attempt,
+  }),
+  recipes: endpoint({
+    method: 'GET',
+    path: '/api/recipes',
+    summary: 'Recipes of the house, every version, newest first',
+    role: 'viewer',
+    reply: v.array(RecipeVersion),
+  }),
+  saveRecipe: spawningEntries.recipe({
+    path: '/api/recipes',
+    summary: 'Keep a recipe, or the next version of one',
+    body: NewRecipe,
+  }),
+  logSettling: spawningEntries.settling({
+    path: '/api/settlings',
+    summary: 'Log a sign of settling',
+    body: NewSettling,
+  }),
+  moveAttempt: spawningEntries.attemptDays({
+    path: '/api/attempt-days',
+    summary: 'Move the days of an attempt',
+    body: NewAttemptDays,
   }),
   addAttempt: spawningEntries.attempt({
     path: '/api/attempts',

@@ -141,19 +141,21 @@ describe('conditioning', () => {
   const kinds = (from: Told, day = TODAY) => chores(from, 'T1', day).map(({ kind }) => kind);
 
   it('gives its meals in place of the usual ones from its first to its last day', () => {
-    expect(kinds(state())).toEqual(['condition', 'score']);
+    expect(kinds(state())).toEqual(['condition', 'condition', 'condition', 'score']);
     expect(kinds(state(), '2026-03-23')).toContain('condition');
     expect(kinds(state({ to: '2026-03-12' }), '2026-03-13')).toEqual(['feedAdults']);
     expect(kinds(state({ from: '2026-03-11' }))).toEqual(['feedAdults']);
-    expect(chores(state(), 'T1')[0]).toMatchObject({ text: 'Conditioning food: grindal worms', amountText: '3 × a day' });
+    expect(chores(state(), 'T1')[0]).toMatchObject({ text: 'Conditioning food: grindal worms', walk: 0, amountText: '' });
+    expect(chores(state({ mealsPerDay: 2 }), 'T1').map(({ walk }) => walk)).toEqual([0, 2, 0]);
+    expect(chores(state(), 'T1')[0]?.why).toContain('3 × a day, shared out over the walks.');
     expect(chores(state(), 'T1')[0]?.why).toEqual(
       expect.arrayContaining(['Sexes apart, by a divider.', 'a third changed twice a week']),
     );
   });
 
   it('asks for a score each week, and not before', () => {
-    expect(kinds(state({ lastScored: '2026-03-04' }))).toEqual(['condition']);
-    expect(kinds(state({ lastScored: '2026-03-03' }))).toEqual(['condition', 'score']);
+    expect(kinds(state({ lastScored: '2026-03-04' }))).not.toContain('score');
+    expect(kinds(state({ lastScored: '2026-03-03' }))).toContain('score');
   });
 });
 
@@ -396,9 +398,12 @@ describe('chores', () => {
       freeSwimming: exactly('2026-03-01T08:00:00.000Z'),
       laid: exactly('2026-02-22T08:00:00.000Z'),
     });
-    expect(chores(house({ lots, broods: [young] }), 'T1').map((chore) => chore.text)).toEqual([
-      'Brine shrimp',
-      'Pellets, for the kribensis',
+    // Three meals of the young on three walks, one of the grown on the first.
+    expect(chores(house({ lots, broods: [young] }), 'T1').map((chore) => [chore.walk, chore.text])).toEqual([
+      [0, 'Brine shrimp'],
+      [1, 'Brine shrimp'],
+      [2, 'Brine shrimp'],
+      [0, 'Pellets, for the kribensis'],
     ]);
     const pond = house({
       tanks: [tank('Y1', { outdoor: true })],

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { learn } from './learn';
 import { learnHatch, type HatchSample } from './learnHatch';
 
 const FIGURES = { developmentZeroC: 11, hatch: { atC: 24, days: [3, 6] as const } };
@@ -6,6 +7,7 @@ const DAY_MS = 86_400_000;
 const LAID_MS = Date.parse('2026-03-01T08:00:00Z');
 const iso = (ms: number) => new Date(ms).toISOString();
 const exactly = (ms: number) => ({ from: iso(ms), to: iso(ms) });
+const around = (ms: number, days: number) => ({ from: iso(ms - (days * DAY_MS) / 2), to: iso(ms + (days * DAY_MS) / 2) });
 /** A brood that needed some days at 24 °C, kept at another temperature. */
 const sample = (daysAt24: number, meanTempC = 24, more: Partial<HatchSample> = {}): HatchSample => ({
   laid: exactly(LAID_MS),
@@ -13,108 +15,80 @@ const sample = (daysAt24: number, meanTempC = 24, more: Partial<HatchSample> = {
   meanTempC,
   ...more,
 });
+const days = (of: readonly number[]) =>
+  learnHatch(
+    FIGURES,
+    of.map((one) => sample(one)),
+  )?.duration.days ?? [0, 0];
 
 describe('what a breeder’s own broods teach of the hatch', () => {
-  it('is nothing before there are three', () => {
+  it('is nothing before there is one, and a first one draws the window towards itself', () => {
     expect(learnHatch(FIGURES, [])).toBeNull();
-    expect(learnHatch(FIGURES, [sample(4), sample(4.1)])).toBeNull();
-    expect(learnHatch(FIGURES, [sample(4), sample(4.1), sample(3.9)])?.broods).toBe(3);
+    const [low, high] = days([3.5]);
+    expect(learnHatch(FIGURES, [sample(3.5)])?.broods).toBe(1);
+    expect(low).toBeLessThan(3.5);
+    expect(high).toBeLessThan(6);
+    expect(high).toBeGreaterThan(3.5);
   });
 
-  it('lies around them, says on how many it rests, and is narrower than the starting point', () => {
-    const learned = learnHatch(
-      FIGURES,
-      [3.9, 4, 4.1, 4, 4.05].map((days) => sample(days)),
-    );
-    const [low = 0, high = 0] = learned?.duration.days ?? [];
-    expect(learned?.broods).toBe(5);
+  it('is what `learn` makes of the days at the figure’s temperature, whatever they were kept at', () => {
+    const kept = [3.9, 4, 4.1, 4.3].map((one, i) => sample(one, [21, 24, 27, 22][i]));
+    const { low, high } = learn({ window: [3, 6], durations: [3.9, 4, 4.1, 4.3] });
+    const found = learnHatch(FIGURES, kept)?.duration.days ?? [0, 0];
+    expect(found[0]).toBeCloseTo(low, 6);
+    expect(found[1]).toBeCloseTo(high, 6);
+  });
+
+  it('is narrower than the starting point after five that agree, and holds them all', () => {
+    const [low, high] = days([3.9, 4, 4.1, 4, 4.05]);
+    expect(high - low).toBeLessThan(2);
     expect(low).toBeLessThan(3.9);
     expect(high).toBeGreaterThan(4.1);
-    expect(high - low).toBeLessThan(1);
   });
 
-  it('is the same whatever temperature they were kept at', () => {
-    const cool = learnHatch(
-      FIGURES,
-      [3.9, 4, 4.1].map((days) => sample(days, 21)),
-    );
-    const warm = learnHatch(
-      FIGURES,
-      [3.9, 4, 4.1].map((days) => sample(days, 27)),
-    );
-    expect(cool?.duration.days[0]).toBeCloseTo(warm?.duration.days[0] ?? 0, 6);
-    expect(cool?.duration.days[1]).toBeCloseTo(warm?.duration.days[1] ?? 0, 6);
-  });
-
-  it('is never wider than the starting point, and never before laying', () => {
+  it('lies in order, above nothing, for any broods', () => {
     fc.assert(
-      fc.property(fc.array(fc.double({ min: 0.5, max: 12, noNaN: true }), { maxLength: 12 }), (days) => {
+      fc.property(fc.array(fc.double({ min: 0.5, max: 14, noNaN: true }), { minLength: 1, maxLength: 12 }), (of) => {
         const learned = learnHatch(
           FIGURES,
-          days.map((one) => sample(one)),
+          of.map((one) => sample(one)),
         );
         if (!learned) return;
         const [low, high] = learned.duration.days;
-        expect(low).toBeGreaterThanOrEqual(0);
-        expect(high - low).toBeLessThan(3);
+        expect(low).toBeGreaterThan(0);
+        expect(high).toBeGreaterThan(low);
       }),
     );
   });
 
-  it('leaves out what was seen too vaguely, and waits for more when they scatter', () => {
-    const vague = { laid: { from: iso(LAID_MS - 3 * DAY_MS), to: iso(LAID_MS) } };
-    expect(learnHatch(FIGURES, [sample(4), sample(4), sample(4, 24, vague)])).toBeNull();
-    expect(learnHatch(FIGURES, [sample(2), sample(5), sample(8)])).toBeNull();
+  it('marks an odd one and goes on using it', () => {
+    const learned = learnHatch(
+      FIGURES,
+      [4, 4.1, 3.9, 4.05, 4, 9].map((one) => sample(one)),
+    );
+    expect(learned).toMatchObject({ broods: 6, odd: 1 });
+    expect(learned?.duration.days[1]).toBeGreaterThan(days([4, 4.1, 3.9, 4.05, 4])[1]);
   });
 
-  it('is never narrower than how exactly they were seen, however well they agree', () => {
-    const overnight = sample(4, 24, { laid: { from: iso(LAID_MS - DAY_MS / 4), to: iso(LAID_MS + DAY_MS / 4) } });
-    const width = (samples: HatchSample[]) => {
-      const [low = 0, high = 0] = learnHatch(FIGURES, samples)?.duration.days ?? [];
-      return high - low;
-    };
-    expect(width([overnight, overnight, overnight, overnight])).toBeCloseTo(0.5, 6);
-    expect(width([sample(4), sample(4), sample(4)])).toBeCloseTo(0, 6);
-  });
-
-  it('is the mean and Student’s 90 % prediction interval, worked by hand', () => {
-    // Mean 4.2; variance 0.04 of three, 0.08 / 3 of four; t 2.920 and 2.353.
-    const of = (days: number[]) =>
+  it('is never narrower than how exactly they were seen', () => {
+    const seen = sample(4, 24, { laid: around(LAID_MS, 1), hatched: around(LAID_MS + 4 * DAY_MS, 1.4) });
+    const [low = 0, high = 0] =
       learnHatch(
         FIGURES,
-        days.map((one) => sample(one)),
+        Array.from({ length: 30 }, () => seen),
       )?.duration.days ?? [];
-    const three = 2.92 * Math.sqrt(0.04 * (4 / 3));
-    expect(of([4, 4.2, 4.4]).map((day) => day.toFixed(6))).toEqual([4.2 - three, 4.2 + three].map((day) => day.toFixed(6)));
-    const four = 2.353 * Math.sqrt((0.08 / 3) * 1.25);
-    expect(of([4, 4.2, 4.4, 4.2]).map((day) => day.toFixed(6))).toEqual([4.2 - four, 4.2 + four].map((day) => day.toFixed(6)));
-    // Thirty: beyond the list the normal's 1.645.
-    const thirty = 1.645 * Math.sqrt((30 * 0.01) / 29) * Math.sqrt(31 / 30);
-    const [low = 0, high = 0] = of(Array.from({ length: 30 }, (_, i) => (i % 2 === 0 ? 4 : 4.2)));
-    expect([low.toFixed(6), high.toFixed(6)]).toEqual([(4.1 - thirty).toFixed(6), (4.1 + thirty).toFixed(6)]);
-  });
-
-  it('is no narrower than half of both windows they were seen in', () => {
-    const around = (ms: number, days: number) => ({ from: iso(ms - (days * DAY_MS) / 2), to: iso(ms + (days * DAY_MS) / 2) });
-    const seen = sample(4, 24, { laid: around(LAID_MS, 0.2), hatched: around(LAID_MS + 4 * DAY_MS, 0.6) });
-    const [low = 0, high = 0] = learnHatch(FIGURES, [seen, seen, seen])?.duration.days ?? [];
-    expect([low.toFixed(6), high.toFixed(6)]).toEqual(['3.600000', '4.400000']);
+    expect(high - low).toBeCloseTo(2.4, 6);
   });
 
   it('counts none that was too cold to tell, too vague, or hatched before it was laid', () => {
     const with_ = (third: HatchSample) => learnHatch(FIGURES, [sample(4), sample(4.1), third])?.broods ?? 0;
-    const hatched = (days: number) => ({
-      hatched: { from: iso(LAID_MS + (4 - days / 2) * DAY_MS), to: iso(LAID_MS + (4 + days / 2) * DAY_MS) },
-    });
-    expect(with_(sample(4, 12.5))).toBe(3);
-    const at = (meanTempC: number) => with_(sample(4, 24, { meanTempC }));
+    const at = (meanTempC: number) => learnHatch(FIGURES, [sample(4, 24, { meanTempC })])?.broods ?? 0;
     expect([at(12), at(11), at(10)]).toEqual([0, 0, 0]);
-    expect([with_(sample(4, 24, hatched(1.5))), with_(sample(4, 24, hatched(1.6)))]).toEqual([3, 0]);
-    expect(with_(sample(4, 24, { laid: exactly(LAID_MS + 9 * DAY_MS) }))).toBe(0);
-    const laid = (days: number) => ({
-      laid: { from: iso(LAID_MS - (days / 2) * DAY_MS), to: iso(LAID_MS + (days / 2) * DAY_MS) },
-    });
-    expect([with_(sample(4, 24, laid(1.5))), with_(sample(4, 24, laid(1.6)))]).toEqual([3, 0]);
+    const hatched = (width: number) => ({ hatched: around(LAID_MS + 4 * DAY_MS, width) });
+    expect([with_(sample(4, 24, hatched(1.5))), with_(sample(4, 24, hatched(1.6)))]).toEqual([3, 2]);
+    const laid = (width: number) => ({ laid: around(LAID_MS, width) });
+    expect([with_(sample(4, 24, laid(1.5))), with_(sample(4, 24, laid(1.6)))]).toEqual([3, 2]);
+    expect(with_(sample(4, 24, { laid: exactly(LAID_MS + 9 * DAY_MS) }))).toBe(2);
   });
 
   it('is nothing for species without a hatch', () => {

@@ -1,5 +1,6 @@
 import type { Figures, StageDuration } from '../species';
 import type { TimeRange } from '../time';
+import { learn } from './learn';
 
 /** A past brood whose laying and hatch were seen, with the mean temperature between, °C. */
 export interface HatchSample {
@@ -13,18 +14,13 @@ export interface LearnedHatch {
   duration: StageDuration;
   /** Number of broods it rests on. */
   broods: number;
+  /** Of them those that fit none of the others. */
+  odd: number;
 }
 
 const DAY_MS = 86_400_000;
-/** Fewer say too little. */
-const FEWEST = 3;
 /** A brood seen less exactly than this tells little about days. */
 const WIDEST_DAYS = 1.5;
-/** 95th percentile of Student's t by degrees of freedom, from 2 on; beyond the list the normal's. */
-const T95 = [
-  2.92, 2.353, 2.132, 2.015, 1.943, 1.895, 1.86, 1.833, 1.812, 1.796, 1.782, 1.771, 1.761, 1.753, 1.746, 1.74, 1.734, 1.729,
-  1.725,
-];
 
 const middle = (range: TimeRange) => (Date.parse(range.from) + Date.parse(range.to)) / 2;
 const width = (range: TimeRange) => (Date.parse(range.to) - Date.parse(range.from)) / DAY_MS;
@@ -55,8 +51,8 @@ export function isPossibleHatch(figures: Pick<Figures, 'hatch' | 'developmentZer
 }
 
 /**
- * Narrows a species' hatch duration by the breeder's own past broods: the 90 % prediction interval of the warmth they needed, never
- * narrower than how exactly they were seen. Null while there are fewer than three, or where it would not be narrower than the starting point.
+ * A species' hatch duration as the breeder's own past broods make it, at the figure's temperature: the published window, updated by each
+ * brood seen closely enough, never narrower than how exactly they were seen. Null while there is none. Odd broods are counted, not kept.
  * Source: docs/sources.md#own-broods
  */
 export function learnHatch(
@@ -64,17 +60,15 @@ export function learnHatch(
   samples: readonly HatchSample[],
 ): LearnedHatch | null {
   const { hatch, developmentZeroC } = figures;
-  if (!hatch) return null;
+  if (!hatch || !(hatch.days[0] > 0 && hatch.days[1] > hatch.days[0])) return null;
   const sound = samples.filter((sample) => isPossibleHatch(figures, sample) && isSound(sample, developmentZeroC));
-  const count = sound.length;
-  if (count < FEWEST) return null;
-  const days = sound.map((sample) => hatchDays(figures, sample));
-  const mean = days.reduce((sum, value) => sum + value, 0) / count;
-  const variance = days.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (count - 1);
-  const seen = sound.reduce((sum, { laid, hatched }) => sum + (width(laid) + width(hatched)) / 2, 0) / count;
-  // Never narrower than how exactly they were seen; their scatter holds that inexactness already.
-  const half = Math.max((T95[count - FEWEST] ?? 1.645) * Math.sqrt(variance * (1 + 1 / count)), seen);
-  const [low, high] = [Math.max(0, mean - half), mean + half];
-  if (high - low >= hatch.days[1] - hatch.days[0]) return null;
-  return { duration: { atC: hatch.atC, days: [low, high] }, broods: count };
+  if (sound.length === 0) return null;
+  const learned = learn({ window: hatch.days, durations: sound.map((sample) => hatchDays(figures, sample)) });
+  const seen = sound.reduce((sum, { laid, hatched }) => sum + (width(laid) + width(hatched)) / 2, 0) / sound.length;
+  const short = Math.max(0, seen - (learned.high - learned.low) / 2);
+  return {
+    duration: { atC: hatch.atC, days: [Math.max(0, learned.low - short), learned.high + short] },
+    broods: learned.broods,
+    odd: learned.outliers.length,
+  };
 }

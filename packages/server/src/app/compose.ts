@@ -2,7 +2,7 @@ import { fryRation } from '@freshet/core/larder';
 import { DEMO_ACCOUNTS } from '@freshet/demo';
 import { createAccounts } from '../accounts';
 import { createTicks } from '../agenda';
-import { createBroodPages, createBroods, createBroodsFacts, type BroodsService } from '../broods';
+import { createBroodPages, createBroods, createBroodsFacts, createEvidence, type BroodsService } from '../broods';
 import { createHouse } from '../house';
 import { createLarder } from '../larder';
 import { createLog } from '../log';
@@ -57,9 +57,18 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
   const biosecurity = createBiosecurity({ database, log, room, lotTrail: stock.quarantines.trail });
   const care = createCare({ database, log, ticks, room });
   const hours = createHours({ ...base, log });
-  const spawning = createSpawning({ ...entered, room, stock, species });
+  const spawning = createSpawning({
+    ...entered,
+    room,
+    water,
+    hours,
+    stock,
+    species,
+    inbreedingOf: (who, speciesKey, sires, dams) => lines.kinship.expectedInbreeding(who, speciesKey, sires, dams),
+  });
   const broods: BroodsService = createBroods({ ...entered, room, stock, species, spawning });
   const broodPages = createBroodPages({ clock, room, stock, spawning, broods, rationFor: fryRation });
+  const evidence = createEvidence({ clock, room, water, care, hours, spawning, repository: broods.repository });
   const larder = createLarder({ ...entered, room });
   const roundsRepository = createRoundsRepository(database);
   const house = createHouse({
@@ -113,6 +122,7 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
     spawning,
     broods,
     broodPages,
+    evidence,
     larder,
     house,
     transfers,

@@ -42,6 +42,8 @@ const partsOf = ({ room, readiness, water, probes, biosecurity, stock, lines, sp
   setGenotype: lines.kinship.setGenotype,
   addAttempt: spawning.addAttempt,
   trigger: spawning.trigger,
+  logSettling: spawning.logSettling,
+  saveRecipe: spawning.recipes.save,
   endAttempt: spawning.endAttempt,
   addClutch: broods.addClutch,
   observe: broods.observe,

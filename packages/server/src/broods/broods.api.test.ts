@@ -1,3 +1,4 @@
+import { completeRecipe } from '@freshet/core/spawning';
 import { attempt, clutch, EMPTY, furnish, measure, stockUp } from '../testing/furnish';
 import { newId, openTestHouse, type Client, type TestHouse } from '../testing/testHouse';
 
@@ -415,14 +416,16 @@ describe('attempts', () => {
       conditioningFrom: null,
       setUpOn: null,
       triggerOn: null,
-      recipe: {
+      recipe: completeRecipe({
         eggPlan: 'leaveWithParents' as const,
         fungus: 'flow' as const,
         trigger: 'stable' as const,
         dailyChangeFraction: 0.5,
         dyeMgPerL: null,
         dyeStockPercent: null,
-      },
+      }),
+      recipeRef: null,
+      tags: [],
       note: null,
     };
     const refused = await keeper.call('addAttempt', second);
@@ -459,14 +462,16 @@ describe('attempts', () => {
       conditioningFrom: null,
       setUpOn: null,
       triggerOn: null,
-      recipe: {
+      recipe: completeRecipe({
         eggPlan: 'pullEggs' as const,
         fungus: 'dye' as const,
         trigger: 'stable' as const,
         dailyChangeFraction: 0.5,
         dyeMgPerL: null,
         dyeStockPercent: null,
-      },
+      }),
+      recipeRef: null,
+      tags: [],
       note: null,
     };
     const answer = await keeper.call('addAttempt', body);

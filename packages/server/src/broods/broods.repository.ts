@@ -61,6 +61,35 @@ export function createBroodsRepository(database: Database) {
          FROM broods b LEFT JOIN attempt_parents p ON p.house_id = b.house_id AND p.attempt_id = b.attempt_id AND p.live = 1
          WHERE b.house_id = :houseId AND b.live = 1 ORDER BY b.laid_from, b.id`,
       ),
+    /** Of each of these broods: eggs or young counted, white ones picked, alive at the hatch and at swimming. */
+    countsOf: async (at: Reading, broodIds: readonly string[]) =>
+      broodIds.length === 0
+        ? []
+        : database.select<{
+            broodId: string;
+            eggs: number | null;
+            white: number | null;
+            hatched: number | null;
+            swimming: number | null;
+          }>(
+            at,
+            `SELECT b.id broodId, SUM(IF(t.cause = 'birth', t.heads, 0)) eggs, SUM(IF(t.cause = 'infertile', -t.heads, 0)) white,
+               SUM(IF(h.at IS NOT NULL AND t.from_at <= h.at, t.heads, 0)) hatched, SUM(IF(s.at IS NOT NULL AND t.from_at <= s.at, t.heads, 0)) swimming
+             FROM broods b
+             JOIN lots l ON l.house_id = b.house_id AND l.brood_id = b.id AND l.live = 1
+             JOIN (
+               SELECT to_lot_id lot_id, cause, from_at, males + females + unsexed heads FROM movements
+               WHERE house_id = :houseId AND live = 1 AND from_lot_id IS NULL
+               UNION ALL
+               SELECT from_lot_id, cause, from_at, -(males + females + unsexed) FROM movements
+               WHERE house_id = :houseId AND live = 1 AND to_lot_id IS NULL
+             ) t ON t.lot_id = l.id
+             LEFT JOIN (SELECT brood_id, MAX(to_at) at FROM observations WHERE house_id = :houseId AND live = 1 AND kind = 'hatched' GROUP BY brood_id) h ON h.brood_id = b.id
+             LEFT JOIN (SELECT brood_id, MAX(to_at) at FROM observations WHERE house_id = :houseId AND live = 1 AND kind = 'freeSwimming' GROUP BY brood_id) s ON s.brood_id = b.id
+             WHERE b.house_id = :houseId AND b.live = 1 AND b.id IN (:broodIds)
+             GROUP BY b.id`,
+            { broodIds: [...broodIds] },
+          ),
     observationsOf: (at: Reading, broodIds: readonly string[]) =>
       observations.find(at, { broodId: { [Op.in]: [...broodIds] } }, { order: [['toAt', 'ASC']] }),
   };

@@ -298,9 +298,23 @@ export function createBroods(deps: {
     },
 
     /** Brood ids of some attempts. */
-    async byAttempt(at: Reading, attemptIds: readonly string[]): Promise<ReadonlyMap<string, string[]>> {
+    /** Broods of some attempts with how many live. */
+    async byAttempt(
+      at: Reading,
+      attemptIds: readonly string[],
+    ): Promise<ReadonlyMap<string, readonly { id: string; alive: number }[]>> {
       const rows = await repository.byAttempts(at, attemptIds);
-      return new Map([...groupBy(rows, (row) => row.attemptId ?? '')].map(([id, own]) => [id, own.map((row) => row.id)]));
+      const lots = await stock.repository.ofBroods(
+        at,
+        rows.map(({ id }) => id),
+      );
+      const lotsBy = groupBy(lots, (lot) => lot.broodId ?? '');
+      return new Map(
+        [...groupBy(rows, (row) => row.attemptId ?? '')].map(([id, own]) => [
+          id,
+          own.map((row) => ({ id: row.id, alive: sum(lotsBy.get(row.id) ?? []) })),
+        ]),
+      );
     },
 
     addClutch: (who: Who, body: Body<'addClutch'>) =>

@@ -2,3 +2,4 @@ export { createBroods, type BroodsService } from './broods.service';
 export { createBroodPages, type BroodPages, type RationFor } from './broods.pages';
 export { broodsHandlers } from './broods.routes';
 export { createBroodsFacts } from './broods.facts';
+export { createEvidence } from './broods.evidence';

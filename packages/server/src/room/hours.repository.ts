@@ -15,7 +15,7 @@ export function createHoursRepository(database: Database) {
   return {
     hours,
     /** What was said last; null when nothing ever was. */
-    newest: async (at: Reading, lock = false) =>
+    newest: async (at: Reading) =>
       (
         await hours.find(
           at,
@@ -26,7 +26,6 @@ export function createHoursRepository(database: Database) {
               ['id', 'DESC'],
             ],
             limit: 1,
-            lock,
           },
         )
       )[0] ?? null,

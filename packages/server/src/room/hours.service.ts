@@ -2,6 +2,8 @@ import { v7 as newId } from 'uuid';
 import type { BodyOf } from '@freshet/contract/endpoints';
 import type { hoursEndpoints } from '@freshet/contract/room';
 import { USUAL_HOURS, type HouseHours } from '@freshet/core/room';
+import { sun } from '@freshet/core/sky';
+import { houseDay, localTime } from '@freshet/core/time';
 import type { LogService } from '../log';
 import { DomainError, type Clock, type Database, type Reading, type Who } from '../platform';
 import { createHoursRepository } from './hours.repository';
@@ -20,9 +22,17 @@ export function createHours({ database, clock, log }: { database: Database; cloc
 
   return {
     current,
+    /** When light comes today by the house's clock: the lamp timer's, else the sun's; null when neither is known. */
+    async firstLight(who: Who): Promise<string | null> {
+      const { lampOn, latitude, longitude } = await current(who);
+      if (lampOn) return lampOn;
+      if (latitude === null || longitude === null) return null;
+      const { civilDawn } = sun({ date: houseDay(clock.now(), who.timeZone), latitude, longitude });
+      return civilDawn && localTime(civilDawn, who.timeZone);
+    },
     setHours: (who: Who, body: BodyOf<(typeof hoursEndpoints)['setHours']>) =>
       log.record(who, { kind: 'hours', asked: body, when: { from: clock.now(), to: clock.now() } }, async (scope) => {
-        const before = await repository.newest(scope, true);
+        const before = await repository.newest(scope);
         if (body.version !== undefined && body.version !== (before?.entryId ?? null))
           throw new DomainError('log/edited-since', {
             detail: 'Somebody set the hours since you opened this; look again.',

@@ -1,3 +1,4 @@
+import { completeRecipe } from '@freshet/core/spawning';
 import { attempt, clutch, furnish, measure, stockUp } from '../testing/furnish';
 import { newId, openTestHouse, type Client, type TestHouse } from '../testing/testHouse';
 
@@ -88,14 +89,16 @@ describe('the round', () => {
       conditioningFrom: null,
       setUpOn: null,
       triggerOn: null,
-      recipe: {
+      recipe: completeRecipe({
         eggPlan: 'pullEggs',
         fungus: 'dye',
         trigger: 'coolChange',
         dailyChangeFraction: 0.5,
         dyeMgPerL: 2,
         dyeStockPercent: 1,
-      },
+      }),
+      recipeRef: null,
+      tags: [],
       note: null,
     });
     await clutch(sitter, attemptId, { from: '2026-03-10T06:00:00Z', to: '2026-03-10T07:00:00Z' }, 60);

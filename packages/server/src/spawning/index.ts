@@ -1,3 +1,4 @@
-export { createSpawning, type SpawningService, type AttemptFacts, type BroodIdsBy } from './spawning.service';
+export { createSpawning, type SpawningService, type AttemptFacts, type BroodsBy } from './spawning.service';
 export { createSpawningFacts } from './spawning.facts';
+export type { TriggerDetails } from './spawning.repository';
 export { spawningHandlers } from './spawning.routes';

@@ -14,8 +14,8 @@ const toAttempt = (attempt: AttemptFacts, hasBrood: boolean): SpawningAttempt =>
   triggered: attempt.triggered ? { from: attempt.triggered.fromAt, to: attempt.triggered.toAt } : null,
   parentLotIds: attempt.parents.map((parent) => parent.lotId),
   hasBrood,
-  from: attempt.fromDay,
-  to: attempt.ended?.day ?? attempt.toDay,
+  from: attempt.from,
+  to: attempt.ended?.day ?? attempt.to,
 });
 
 /**

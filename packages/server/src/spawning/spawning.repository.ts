@@ -1,5 +1,6 @@
 import { Op } from 'sequelize';
 import type { Recipe } from '@freshet/core/spawning';
+import type { Method } from '@freshet/core/species';
 import {
   flag,
   houseTable,
@@ -12,8 +13,24 @@ import {
   nullable,
   json,
   instant,
+  whole,
   type Reading,
 } from '../platform';
+
+/** What was done for a trigger, in figures. */
+export interface TriggerDetails {
+  change: { litres: number; waterId: string | null; tempC: number | null } | null;
+  stepC: number | null;
+  pressure: 'falling' | 'steady' | 'rising' | null;
+}
+/** Days an attempt was moved to. */
+export interface DatedDetails {
+  conditioningFrom: string | null;
+  from: string;
+  setUpOn: string | null;
+  triggerOn: string | null;
+  to: string | null;
+}
 
 const ATTEMPT = declareTable('attempts', {
   speciesKey: text(),
@@ -28,6 +45,8 @@ const ATTEMPT = declareTable('attempts', {
   note: nullable(text()),
   /** Ended: left out of what goes on. */
   closed: flag(),
+  recipeRef: nullable(text()),
+  tags: nullable(json<string[]>()),
 });
 export type AttemptRow = RowOf<typeof ATTEMPT>;
 const PARENT = declareTable('attempt_parents', {
@@ -38,23 +57,48 @@ const PARENT = declareTable('attempt_parents', {
 export type ParentRow = RowOf<typeof PARENT>;
 const ATTEMPT_EVENT = declareTable('attempt_events', {
   attemptId: id(),
-  kind: text<'triggered' | 'ended'>(),
+  kind: text<'triggered' | 'ended' | 'settling' | 'dated'>(),
   fromAt: instant(),
   toAt: instant(),
   day: nullable(day()),
   outcome: nullable(text()),
   note: nullable(text()),
+  /** In figures: what was changed for a trigger, to which days an attempt was moved. */
+  details: nullable(json<TriggerDetails | DatedDetails>()),
 });
 export type AttemptEventRow = RowOf<typeof ATTEMPT_EVENT>;
+
+const RECIPE = declareTable('recipes', {
+  recipeId: id(),
+  version: whole(),
+  speciesKey: nullable(text()),
+  method: text<Method>(),
+  name: text(),
+  basedOn: nullable(text()),
+  recipe: json<Recipe>(),
+  note: nullable(text()),
+  at: instant(),
+});
 
 export function createSpawningRepository(database: Database) {
   const attempts = houseTable(database, ATTEMPT);
   const parents = houseTable(database, PARENT);
   const events = houseTable(database, ATTEMPT_EVENT);
+  const recipes = houseTable(database, RECIPE);
   return {
     attempts,
     parents,
     events,
+    recipes,
+    /** All attempts, of one species or of every, newest first. */
+    all: (at: Reading, speciesKey: string | undefined, limit: number) =>
+      attempts.find(at, speciesKey ? { speciesKey } : {}, {
+        order: [
+          ['fromDay', 'DESC'],
+          ['id', 'DESC'],
+        ],
+        limit,
+      }),
     /** Attempts not ended, and those asked for by id. */
     openOr: (at: Reading, ids: readonly string[]) =>
       attempts.find(at, { [Op.or]: [{ closed: false }, { id: { [Op.in]: [...ids] } }] }),
@@ -83,3 +127,4 @@ export function createSpawningRepository(database: Database) {
       events.find(at, { attemptId: { [Op.in]: [...attemptIds] } }, { order: [['toAt', 'ASC']] }),
   };
 }
+export type SpawningRepository = ReturnType<typeof createSpawningRepository>;

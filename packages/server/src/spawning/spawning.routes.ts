@@ -1,12 +1,16 @@
 import type { spawningEndpoints } from '@freshet/contract/spawning';
 import type { Handlers } from '../platform';
-import type { BroodIdsBy, SpawningService } from './spawning.service';
+import type { BroodsBy, SpawningService } from './spawning.service';
 
-/** @param broodIdsBy - broods of attempts, from the area that knows them */
-export const spawningHandlers = (spawning: SpawningService, broodIdsBy: BroodIdsBy): Handlers<typeof spawningEndpoints> => ({
-  attempts: ({ who, query }) => spawning.attempts(who, query, broodIdsBy),
-  attempt: ({ who, params }) => spawning.attempt(who, params.attemptId ?? '', broodIdsBy),
+/** @param broodsBy - broods of attempts, from the area that knows them */
+export const spawningHandlers = (spawning: SpawningService, broodsBy: BroodsBy): Handlers<typeof spawningEndpoints> => ({
+  attempts: ({ who, query }) => spawning.attempts(who, query, broodsBy),
+  attempt: ({ who, params }) => spawning.attempt(who, params.attemptId ?? '', broodsBy),
   addAttempt: ({ who, body }) => spawning.addAttempt(who, body),
+  recipes: ({ who }) => spawning.recipes.list(who),
+  saveRecipe: ({ who, body }) => spawning.recipes.save(who, body),
+  logSettling: ({ who, body }) => spawning.logSettling(who, body),
+  moveAttempt: ({ who, body }) => spawning.moveAttempt(who, body),
   trigger: ({ who, body }) => spawning.trigger(who, body),
   endAttempt: ({ who, body }) => spawning.endAttempt(who, body),
 });

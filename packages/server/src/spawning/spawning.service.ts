@@ -1,28 +1,50 @@
 import type { BodyOf } from '@freshet/contract/endpoints';
 import type { spawningEndpoints } from '@freshet/contract/spawning';
-import { decideBooking, defaultRecipe } from '@freshet/core/spawning';
+import {
+  attemptState,
+  checkRecipe,
+  completeRecipe,
+  decideBooking,
+  defaultRecipe,
+  SIGN_WORDS,
+  type Sign,
+} from '@freshet/core/spawning';
 import type { Method, ResolvedSpecies } from '@freshet/core/species';
-import { exactly, formatDay, houseDay, type TimeRange } from '@freshet/core/time';
+import { formatDay, houseDay } from '@freshet/core/time';
 import type { Ticks } from '../agenda';
 import type { Applied, LogService, Scope } from '../log';
 import { DomainError, groupBy, type Clock, type Database, type Reading, type Who } from '../platform';
-import type { RoomService } from '../room';
+import type { HoursService, RoomService, WaterService } from '../room';
 import type { LotRow, StockService } from '../stock';
 import type { SpeciesService } from '../species';
-import { createSpawningRepository, type AttemptEventRow, type AttemptRow, type ParentRow } from './spawning.repository';
+import { createAttemptEvents } from './spawning.events';
+import { createRecipes } from './spawning.recipes';
+import {
+  createSpawningRepository,
+  type AttemptEventRow,
+  type DatedDetails,
+  type AttemptRow,
+  type ParentRow,
+} from './spawning.repository';
 import { v7 as newId } from 'uuid';
 
 type Body<Name extends keyof typeof spawningEndpoints> = BodyOf<(typeof spawningEndpoints)[Name]>;
 
-/** An attempt with its parents and what became of it. */
+/** An attempt with its parents, its days as they were last moved, and what became of it. */
 export interface AttemptFacts extends AttemptRow {
+  from: string;
+  to: string | null;
+  events: AttemptEventRow[];
   parents: ParentRow[];
   triggered: AttemptEventRow | null;
   ended: AttemptEventRow | null;
 }
 
-/** Brood ids of some attempts, as a later area knows them. */
-export type BroodIdsBy = (at: Reading, attemptIds: readonly string[]) => Promise<ReadonlyMap<string, string[]>>;
+/** Broods of some attempts with how many live, as a later area knows them. */
+export type BroodsBy = (
+  at: Reading,
+  attemptIds: readonly string[],
+) => Promise<ReadonlyMap<string, readonly { id: string; alive: number }[]>>;
 /** Attempts of one page. */
 const PAGE = 60;
 
@@ -40,17 +62,24 @@ export function createSpawning({
   clock,
   log,
   room,
+  water,
+  hours,
   stock,
   species,
   ticks,
+  inbreedingOf,
 }: {
   database: Database;
   clock: Clock;
   log: LogService;
   room: RoomService;
+  water: WaterService;
+  hours: HoursService;
   stock: StockService;
   species: SpeciesService;
   ticks: Ticks;
+  /** Expected inbreeding of the young of these lots, 0..1; null when no parent of one side is known. */
+  inbreedingOf: (who: Who, speciesKey: string, sires: readonly string[], dams: readonly string[]) => Promise<number | null>;
 }) {
   const repository = createSpawningRepository(database);
   const { attempts, parents, events } = repository;
@@ -64,19 +93,6 @@ export function createSpawning({
           });
       },
     },
-    trigger: { tables: [events] },
-    attemptEnd: {
-      tables: [events],
-      after: async (scope, { subjectId }) => {
-        await attempts.update(scope, { id: subjectId }, { closed: false });
-      },
-    },
-  });
-  ticks.register({
-    triggered: {
-      entry: 'trigger',
-      apply: (scope, { id, at, text }) => applyTrigger(scope, { attemptId: id, at: exactly(at), what: text }),
-    },
   });
 
   async function withFacts(at: Reading, rows: AttemptRow[]): Promise<AttemptFacts[]> {
@@ -85,8 +101,13 @@ export function createSpawning({
     const [parentsBy, eventsBy] = [groupBy(parentRows, (row) => row.attemptId), groupBy(eventRows, (row) => row.attemptId)];
     return rows.map((row) => {
       const own = eventsBy.get(row.id) ?? [];
+      const moved = own.findLast((event) => event.kind === 'dated')?.details as DatedDetails | undefined;
+      const { fromDay: from, toDay: to, conditioningFrom, setUpOn, triggerOn } = row;
       return {
         ...row,
+        recipe: completeRecipe(row.recipe),
+        ...(moved ?? { from, to, conditioningFrom, setUpOn, triggerOn }),
+        events: own,
         parents: parentsBy.get(row.id) ?? [],
         triggered: own.findLast((event) => event.kind === 'triggered') ?? null,
         ended: own.findLast((event) => event.kind === 'ended') ?? null,
@@ -100,29 +121,17 @@ export function createSpawning({
     return row;
   }
 
-  async function applyTrigger(scope: Scope, body: { attemptId: string; at: TimeRange; what: string }): Promise<Applied> {
-    const attempt = await getAttempt(scope, body.attemptId);
-    await events.insert(scope, {
-      id: newId(),
-      entryId: scope.entryId,
-      attemptId: attempt.id,
-      kind: 'triggered',
-      fromAt: body.at.from,
-      toAt: body.at.to,
-      day: null,
-      outcome: null,
-      note: body.what,
-    });
-    return { text: `${attempt.name}: trigger, ${body.what}`, tankId: attempt.tankId, subjectId: attempt.id };
-  }
+  const happened = createAttemptEvents({ now: () => clock.now(), log, ticks, water, repository, getAttempt, factsOf: withFacts });
+  const recipes = createRecipes({ clock, log, species, repository });
 
   /** Attempts as they are shown. */
-  async function toReplies(who: Who, rows: AttemptRow[], broodIdsBy: BroodIdsBy) {
-    const [facts, tankRows, kinds, broodIds] = await Promise.all([
+  async function toReplies(who: Who, rows: AttemptRow[], broodsBy: BroodsBy) {
+    const today = houseDay(clock.now(), who.timeZone);
+    const [facts, tankRows, kinds, broods] = await Promise.all([
       withFacts(who, rows),
       room.repository.tanks.find(who),
       species.all(who),
-      broodIdsBy(
+      broodsBy(
         who,
         rows.map(({ id }) => id),
       ),
@@ -137,18 +146,53 @@ export function createSpawning({
       speciesKey: attempt.speciesKey,
       tankId: attempt.tankId,
       tankCode: codes.get(attempt.tankId) ?? '',
-      from: attempt.fromDay,
-      to: attempt.ended?.day ?? attempt.toDay,
+      from: attempt.from,
+      to: attempt.ended?.day ?? attempt.to,
       conditioningFrom: attempt.conditioningFrom,
       setUpOn: attempt.setUpOn,
       triggerOn: attempt.triggerOn,
       triggered: attempt.triggered ? { from: attempt.triggered.fromAt, to: attempt.triggered.toAt } : null,
       triggerNote: attempt.triggered?.note ?? null,
       recipe: attempt.recipe,
+      recipeRef: attempt.recipeRef,
+      tags: attempt.tags ?? [],
+      state: attemptState(
+        {
+          from: attempt.from,
+          conditioningFrom: attempt.conditioningFrom,
+          setUpOn: attempt.setUpOn,
+          triggered: attempt.triggered !== null,
+          clutches: broods.get(attempt.id)?.length ?? 0,
+          alive: (broods.get(attempt.id) ?? []).reduce((sum, brood) => sum + brood.alive, 0),
+          outcome: attempt.ended?.outcome ?? null,
+        },
+        today,
+      ),
+      events: attempt.events.flatMap(({ id, kind, fromAt, toAt, note, outcome }) =>
+        kind === 'dated'
+          ? []
+          : [
+              {
+                id,
+                kind,
+                from: fromAt,
+                to: toAt,
+                words:
+                  kind === 'settling'
+                    ? [SIGN_WORDS[outcome as Sign], note].filter(Boolean).join(', ')
+                    : kind === 'ended'
+                      ? [outcome, note].filter(Boolean).join(', ')
+                      : (note ?? 'triggered'),
+                sign: kind === 'settling' ? (outcome as Sign) : null,
+              },
+            ],
+      ),
       parents: attempt.parents.map(({ lotId, role }) => ({ lotId, role, label: labelOf(lots.get(lotId), kinds) })),
       outcome: attempt.ended?.outcome ?? null,
       note: attempt.ended?.note ?? attempt.note,
-      broodIds: broodIds.get(attempt.id) ?? [],
+      inbreeding: null as number | null,
+      firstLight: null as string | null,
+      broodIds: (broods.get(attempt.id) ?? []).map(({ id }) => id),
     }));
   }
 
@@ -156,28 +200,33 @@ export function createSpawning({
     repository,
     getAttempt,
     withFacts,
-    applyTrigger,
+    applyTrigger: happened.applyTrigger,
 
-    /** A page of attempts, newest first. @param broodIdsBy - broods of attempts, as later areas know them */
+    /** A page of attempts, newest first. @param broodsBy - broods of attempts, as later areas know them */
     async attempts(
       who: Who,
       query: { speciesKey?: string | undefined; before?: string | undefined; limit?: number | undefined },
-      broodIdsBy: BroodIdsBy,
+      broodsBy: BroodsBy,
     ) {
       const limit = query.limit ?? PAGE;
       const before = query.before ? await getAttempt(who, query.before) : null;
       const rows = await repository.page(who, query.speciesKey, before, limit + 1);
       const shown = rows.slice(0, limit);
       return {
-        attempts: await toReplies(who, shown, broodIdsBy),
+        attempts: await toReplies(who, shown, broodsBy),
         next: rows.length > limit ? (shown.at(-1)?.id ?? null) : null,
       };
     },
 
-    async attempt(who: Who, attemptId: string, broodIdsBy: BroodIdsBy) {
-      const [found] = await toReplies(who, [await getAttempt(who, attemptId)], broodIdsBy);
+    async attempt(who: Who, attemptId: string, broodsBy: BroodsBy) {
+      const [found] = await toReplies(who, [await getAttempt(who, attemptId)], broodsBy);
       if (!found) throw new DomainError('request/not-found', { detail: 'There is no such attempt.' });
-      return found;
+      const side = (role: 'sire' | 'dam') => found.parents.filter((parent) => parent.role === role).map(({ lotId }) => lotId);
+      const [firstLight, inbreeding] = await Promise.all([
+        hours.firstLight(who),
+        inbreedingOf(who, found.speciesKey, side('sire'), side('dam')),
+      ]);
+      return { ...found, firstLight, inbreeding };
     },
 
     /** The parents of one attempt by name. */
@@ -222,6 +271,8 @@ export function createSpawning({
         setUpOn: null,
         triggerOn: null,
         recipe: defaultRecipe(method),
+        recipeRef: null,
+        tags: null,
         note: null,
         closed: false,
       });
@@ -237,7 +288,7 @@ export function createSpawning({
     addAttempt: (who: Who, body: Body<'addAttempt'>) =>
       log.record(who, { kind: 'attempt', asked: body, when: { from: clock.now(), to: clock.now() } }, async (scope) => {
         const { entryId } = scope;
-        await species.get(scope, body.speciesKey);
+        const kind = await species.get(scope, body.speciesKey);
         const tank = await room.getTank(scope, body.tankId);
         for (const lotId of [...body.sires, ...body.dams]) await stock.lockLot(scope, lotId);
         const open = await withFacts(scope, await attempts.find(scope, { tankId: tank.id }, { lock: true }));
@@ -247,8 +298,8 @@ export function createSpawning({
             id: other.id,
             name: other.name,
             tankId: other.tankId,
-            from: other.fromDay,
-            to: other.ended?.day ?? other.toDay,
+            from: other.from,
+            to: other.ended?.day ?? other.to,
           })),
         );
         if (!decision.ok && !body.override) {
@@ -259,7 +310,17 @@ export function createSpawning({
             pointer: '#/tankId',
           });
         }
-        const { attemptId, speciesKey, name, conditioningFrom, setUpOn, triggerOn, recipe, note } = body;
+        const { attemptId, speciesKey, name, conditioningFrom, setUpOn, triggerOn, recipe, recipeRef, tags, note } = body;
+        const [problem] = checkRecipe(recipe, kind.start).filter(({ field }) => field !== 'cover');
+        if (problem) throw new DomainError('request/invalid', { detail: problem.message, pointer: `#/recipe/${problem.field}` });
+        if (kind.start !== 'born' && (body.sires.length === 0) !== (body.dams.length === 0) && !body.override)
+          throw new DomainError('spawning/one-sex', {
+            detail:
+              body.sires.length === 0
+                ? 'Females alone lay no eggs that hatch: choose the males too, or say why.'
+                : 'Males alone lay no eggs: choose the females too, or say why.',
+            pointer: body.sires.length === 0 ? '#/sires' : '#/dams',
+          });
         await attempts.insert(scope, {
           id: attemptId,
           entryId,
@@ -272,6 +333,8 @@ export function createSpawning({
           setUpOn,
           triggerOn,
           recipe,
+          recipeRef,
+          tags,
           note,
           closed: false,
         });
@@ -286,28 +349,11 @@ export function createSpawning({
         return { text: `Attempt begun: ${name} in ${tank.code}`, tankId: tank.id, subjectId: attemptId };
       }),
 
-    trigger: (who: Who, body: Body<'trigger'>) =>
-      log.record(who, { kind: 'trigger', asked: body, when: body.at }, (scope) => applyTrigger(scope, body)),
-
-    endAttempt: (who: Who, body: Body<'endAttempt'>) =>
-      log.record(who, { kind: 'attemptEnd', asked: body, when: { from: clock.now(), to: clock.now() } }, async (scope) => {
-        const attempt = await getAttempt(scope, body.attemptId);
-        const [facts] = await withFacts(scope, [attempt]);
-        if (facts?.ended) throw new DomainError('spawning/ended', { detail: 'It has ended already.' });
-        await events.insert(scope, {
-          id: newId(),
-          entryId: scope.entryId,
-          attemptId: attempt.id,
-          kind: 'ended',
-          fromAt: scope.now,
-          toAt: scope.now,
-          day: body.on,
-          outcome: body.outcome,
-          note: body.note,
-        });
-        await attempts.update(scope, { id: attempt.id }, { closed: true });
-        return { text: `Attempt ended: ${attempt.name}, ${body.outcome}`, tankId: attempt.tankId, subjectId: attempt.id };
-      }),
+    recipes,
+    trigger: happened.trigger,
+    logSettling: happened.logSettling,
+    moveAttempt: happened.moveAttempt,
+    endAttempt: happened.endAttempt,
   };
 }
 export type SpawningService = ReturnType<typeof createSpawning>;

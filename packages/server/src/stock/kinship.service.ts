@@ -1,7 +1,7 @@
 import type { BodyOf } from '@freshet/contract/endpoints';
 import type { kinshipEndpoints } from '@freshet/contract/stock';
 import { CalculationError } from '@freshet/core/errors';
-import { orderGroups, tracePedigree, type Cause, type ParentLot, type TracedPedigree } from '@freshet/core/stock';
+import { groupKinship, orderGroups, tracePedigree, type Cause, type ParentLot, type TracedPedigree } from '@freshet/core/stock';
 import { formatDay, houseDay } from '@freshet/core/time';
 import type { LogService, Scope } from '../log';
 import { DomainError, type Clock, type Who, type Reading } from '../platform';
@@ -70,6 +70,29 @@ export function createKinship({
       if (set) return { sires: set.sires, dams: set.dams, fromBrood: false };
       const brood = broods.find(({ id }) => id === lot.broodId);
       return { sires: byAnimals(brood?.sires ?? []), dams: byAnimals(brood?.dams ?? []), fromBrood: brood !== undefined };
+    },
+
+    /** Expected inbreeding of young of these lots: mean kinship of every male with every female; null when a side is empty. */
+    async expectedInbreeding(
+      who: Who,
+      speciesKey: string,
+      sires: readonly string[],
+      dams: readonly string[],
+    ): Promise<number | null> {
+      if (sires.length === 0 || dams.length === 0) return null;
+      const { pedigree, animals } = trace(await read(who, speciesKey));
+      const known = new Set(pedigree.map(({ id }) => id));
+      const of = (lotIds: readonly string[]) =>
+        animals.filter(({ id, lotId }) => lotIds.includes(lotId) && known.has(id)).map(({ id }) => id);
+      const [males, females] = [of(sires), of(dams)];
+      if (males.length === 0 || females.length === 0) return null;
+      const ids = [...new Set([...males, ...females])];
+      const { matrix } = groupKinship({ pedigree, ids });
+      const at = new Map(ids.map((id, i) => [id, i]));
+      const pairs = males.flatMap((male) =>
+        females.filter((female) => female !== male).map((female) => matrix[at.get(male) ?? 0]?.[at.get(female) ?? 0] ?? 0),
+      );
+      return pairs.length === 0 ? null : pairs.reduce((sum, value) => sum + value, 0) / pairs.length;
     },
 
     async pedigree(who: Who, speciesKey: string) {

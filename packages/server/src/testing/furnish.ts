@@ -1,3 +1,4 @@
+import { completeRecipe } from '@freshet/core/spawning';
 import { newId, type Client } from './testHouse';
 
 export const EMPTY = { males: 0, females: 0, unsexed: 0 };
@@ -84,14 +85,9 @@ export async function attempt(
     conditioningFrom: null,
     setUpOn: null,
     triggerOn: null,
-    recipe: {
-      eggPlan: 'pullEggs',
-      fungus: 'leaves',
-      trigger: 'stable',
-      dailyChangeFraction: 0.5,
-      dyeMgPerL: null,
-      dyeStockPercent: null,
-    },
+    recipe: completeRecipe({ eggPlan: 'pullEggs', fungus: 'leaves', trigger: 'stable', dailyChangeFraction: 0.5 }),
+    recipeRef: null,
+    tags: [],
     note: null,
   });
   return attemptId;

@@ -1,6 +1,6 @@
 import { lazy, type ComponentType } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
-import { AttemptPage, BenchPage, LogPage, SourcesPage, TankPage } from '../pages';
+import { AttemptPage, BenchPage, EvidencePage, LogPage, SetUpSheet, SourcesPage, TankPage } from '../pages';
 import { ExposurePage, HoursPage, ProbesPage, RoomPage, WatersPage } from '../room';
 import { RoundsPage, SitterSheet } from '../rounds';
 import { SpeciesPage } from '../species';
@@ -17,6 +17,9 @@ const SexingPage = page(async () => (await stock()).sexing());
 const LinesPage = page(async () => (await stock()).lines());
 const SpawnsPage = page(async () => (await import('../spawning')).SpawnsPage);
 const NewAttemptPage = page(async () => (await import('../spawning')).NewAttemptPage);
+const RecipesPage = page(async () => (await import('../spawning')).RecipesPage);
+const RecipePage = page(async () => (await import('../spawning')).RecipePage);
+const NewRecipePage = page(async () => (await import('../spawning')).NewRecipePage);
 const BroodsPage = page(async () => (await import('../broods')).BroodsPage);
 const BroodPage = page(async () => (await import('../broods')).BroodPage);
 const LarderPage = page(async () => (await import('../larder')).LarderPage);
@@ -39,7 +42,12 @@ export function Pages() {
       <Route path="/species/:key?" element={<SpeciesPage />} />
       <Route path="/spawns" element={<SpawnsPage />} />
       <Route path="/spawns/new" element={<NewAttemptPage />} />
+      <Route path="/spawns/recipes" element={<RecipesPage />} />
+      <Route path="/spawns/recipes/new" element={<NewRecipePage />} />
+      <Route path="/spawns/recipes/:ref" element={<RecipePage />} />
+      <Route path="/spawns/evidence/:speciesKey?" element={<EvidencePage />} />
       <Route path="/spawns/:attemptId" element={<AttemptPage />} />
+      <Route path="/spawns/:attemptId/set-up" element={<SetUpSheet />} />
       <Route path="/broods" element={<BroodsPage />} />
       <Route path="/broods/:broodId" element={<BroodPage Send={TransferSheet} />} />
       <Route path="/larder" element={<LarderPage />} />

@@ -1,7 +1,9 @@
 import { lazy } from 'react';
 
 export const TankPage = lazy(async () => ({ default: (await import('./tank/TankPage')).TankPage }));
-export const AttemptPage = lazy(async () => ({ default: (await import('./AttemptPage')).AttemptPage }));
+export const AttemptPage = lazy(async () => ({ default: (await import('./attempt/AttemptPage')).AttemptPage }));
 export const BenchPage = lazy(async () => ({ default: (await import('./BenchPage')).BenchPage }));
 export const SourcesPage = lazy(async () => ({ default: (await import('./SourcesPage')).SourcesPage }));
 export const LogPage = lazy(async () => ({ default: (await import('./LogPage')).LogPage }));
+export const SetUpSheet = lazy(async () => ({ default: (await import('./attempt/SetUpSheet')).SetUpSheet }));
+export const EvidencePage = lazy(async () => ({ default: (await import('./EvidencePage')).EvidencePage }));

@@ -1,21 +1,29 @@
-import { useRef } from 'react';
-import { SpeciesOptions } from '../species';
+import { useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { v7 as newId } from 'uuid';
 import {
+  checkDays,
   defaultRecipe,
-  EGG_PLANS,
-  FUNGUS_SCHOOLS,
-  TRIGGER_SCHOOLS,
-  type EggPlan,
-  type FungusSchool,
-  type TriggerSchool,
+  findClashes,
+  freeTanks,
+  planAttempt,
+  planDays,
+  shiftPlan,
+  triggerFor,
+  type PlanDays,
+  type PlanTank,
 } from '@freshet/core/spawning';
-import { DYE_CAUTION } from '@freshet/core/room';
-import { showHeads, useEntryForm, useGet, useHouse, type Reply } from '../data';
-import { DayField, EntryFormFoot, NoteField, Notice, PageHead, readNumber, SelectField, TextField } from '../ui';
+import { addDays, formatDay } from '@freshet/core/time';
+import { tryCompute } from '@freshet/core/errors';
+import { FieldProblem, showHeads, showVolume, useEntryForm, useGet, useHouse, type Reply } from '../data';
+import { SpeciesOptions } from '../species';
+import { DayField, EntryFormFoot, LinkButton, NoteField, Notice, PageHead, Segmented, SelectField, TextField } from '../ui';
+import { PlanLine, type Held } from './PlanLine';
+import { fromDraft, toDraft, type RecipeDraft } from './recipeDraft';
+import { RecipeEditor } from './RecipeEditor';
 import { SpeciesAside } from './SpeciesAside';
-import { SCHOOL_EFFECTS, SCHOOL_WORDS } from './schools';
+import { useOwnHistory } from './useOwnHistory';
+import { choicesFor, useRecipeChoices } from './useRecipeChoices';
 
 type Lot = Reply<'lots'>[number];
 
@@ -30,12 +38,8 @@ interface Values {
   conditioningFrom: string;
   setUpOn: string;
   triggerOn: string;
-  eggPlan: EggPlan;
-  fungus: FungusSchool;
-  trigger: TriggerSchool;
-  dailyChangePercent: string;
-  dyeMgPerL: string;
-  dyeStockPercent: string;
+  wish: string;
+  tags: string;
   note: string;
 }
 
@@ -49,50 +53,71 @@ const fit = (lots: readonly Lot[], speciesKey: string, sex: 'males' | 'females')
       lot[sex] + lot.unsexed > 0,
   );
 
+/** Why a lot is not ready yet, said before it is chosen. */
+function readinessWords({ readiness, missing }: Lot): string | null {
+  return (
+    readiness &&
+    { ready: 'ready', notReady: `not ready: ${missing.join('; ') || 'its card says why'}`, unknown: 'condition not scored' }[
+      readiness
+    ]
+  );
+}
+
 function Parents({
   title,
   lots,
   chosen,
   change,
+  error,
 }: {
   title: string;
   lots: readonly Lot[];
   chosen: readonly string[];
   change: (ids: string[]) => void;
+  error?: string | undefined;
 }) {
   return (
     <fieldset className="min-w-0">
       <legend className="font-semibold">{title}</legend>
       {lots.length === 0 && <p className="py-2 text-quiet">None of this species is booked.</p>}
-      {lots.map((lot) => (
-        <label key={lot.id} className="flex min-h-11 items-center gap-3 border-b border-rule">
-          <input
-            type="checkbox"
-            className="size-6 shrink-0 accent-[var(--deep)]"
-            checked={chosen.includes(lot.id)}
-            onChange={(event) => change(event.target.checked ? [...chosen, lot.id] : chosen.filter((id) => id !== lot.id))}
-          />
-          <span className="min-w-0">
-            <b className="font-mono">{lot.tankCode}</b> {lot.name ? <b>{lot.name}, </b> : null}
-            {showHeads(lot)}
-            {lot.line && `, line ${lot.line}`}
-            {lot.generation && `, ${lot.generation}`}
-          </span>
-        </label>
-      ))}
+      {lots.map((lot) => {
+        const ready = readinessWords(lot);
+        return (
+          <label key={lot.id} className="flex min-h-11 items-center gap-3 border-b border-rule">
+            <input
+              type="checkbox"
+              className="size-6 shrink-0 accent-[var(--deep)]"
+              checked={chosen.includes(lot.id)}
+              onChange={(event) => change(event.target.checked ? [...chosen, lot.id] : chosen.filter((id) => id !== lot.id))}
+            />
+            <span className="min-w-0">
+              <b className="font-mono">{lot.tankCode}</b> {lot.name ? <b>{lot.name}, </b> : null}
+              {showHeads(lot)}
+              {lot.line && `, line ${lot.line}`}
+              {lot.generation && `, ${lot.generation}`}
+              {ready && <span className={`block text-note ${ready === 'ready' ? 'text-deep' : 'text-amber'}`}>{ready}</span>}
+            </span>
+          </label>
+        );
+      })}
+      {error && (
+        <p role="alert" className="text-note font-semibold text-rust">
+          {error}
+        </p>
+      )}
     </fieldset>
   );
 }
 
 const DAYS = [
-  ['conditioningFrom', 'Conditioning from', undefined],
+  ['conditioningFrom', 'Conditioning from', 'may stay empty'],
   ['from', 'Tank taken from', undefined],
   ['setUpOn', 'Parents in on', undefined],
   ['triggerOn', 'Trigger on', undefined],
   ['to', 'Tank free after', 'may stay open'],
 ] as const;
 
-/** Starts or plans a spawning attempt. */
+/** Starts or plans a spawning attempt: from a recipe to dates, tank and parents. */
 export function NewAttemptPage() {
   const house = useHouse();
   const navigate = useNavigate();
@@ -101,7 +126,14 @@ export function NewAttemptPage() {
   const lots = useGet('lots');
   const life = useGet('tankLife');
   const attempts = useGet('attempts', { query: { limit: '200' } });
+  const { choices, all } = useRecipeChoices();
   const attemptId = useRef(newId());
+  const wantedRef = search.get('recipe');
+  const [recipeRef, setRecipeRef] = useState<string | null>(null);
+  const [draft, setDraft] = useState<RecipeDraft>(() => toDraft(defaultRecipe('eggScatterer'), house.units));
+  const [isWish, setIsWish] = useState(false);
+  const [showAll, setShowAll] = useState(false);
+  const [recipeErrors, setRecipeErrors] = useState<Record<string, string>>({});
   const entry = useEntryForm<'addAttempt', Values>({
     name: 'addAttempt',
     defaults: {
@@ -115,59 +147,87 @@ export function NewAttemptPage() {
       conditioningFrom: '',
       setUpOn: house.today,
       triggerOn: '',
-      eggPlan: 'leaveWithParents',
-      fungus: 'flow',
-      trigger: 'stable',
-      dailyChangePercent: '50',
-      dyeMgPerL: '',
-      dyeStockPercent: '',
+      wish: '',
+      tags: '',
       note: '',
     },
-    toBody: (values) => ({
-      attemptId: attemptId.current,
-      speciesKey: values.speciesKey,
-      name: values.name,
-      tankId: values.tankId,
-      sires: values.sires,
-      dams: values.dams,
-      from: values.from,
-      to: values.to || null,
-      conditioningFrom: values.conditioningFrom || null,
-      setUpOn: values.setUpOn || null,
-      triggerOn: values.triggerOn || null,
-      recipe: {
-        eggPlan: values.eggPlan,
-        fungus: values.fungus,
-        trigger: values.trigger,
-        dailyChangeFraction: (readNumber('dailyChangePercent', values.dailyChangePercent) ?? 0) / 100,
-        dyeMgPerL: values.fungus === 'dye' ? readNumber('dyeMgPerL', values.dyeMgPerL) : null,
-        dyeStockPercent: values.fungus === 'dye' ? readNumber('dyeStockPercent', values.dyeStockPercent) : null,
-      },
-      note: values.note.trim() || null,
-    }),
+    toBody(values) {
+      setRecipeErrors({});
+      try {
+        return {
+          attemptId: attemptId.current,
+          speciesKey: values.speciesKey,
+          name: values.name,
+          tankId: values.tankId,
+          sires: values.sires,
+          dams: values.dams,
+          from: values.from,
+          to: values.to || null,
+          conditioningFrom: values.conditioningFrom || null,
+          setUpOn: values.setUpOn || null,
+          triggerOn: values.triggerOn || null,
+          recipe: fromDraft(draft, house.units) as never,
+          recipeRef,
+          tags: values.tags
+            .split(',')
+            .map((tag) => tag.trim())
+            .filter(Boolean),
+          note: values.note.trim() || null,
+        };
+      } catch (error) {
+        if (error instanceof FieldProblem && error.field.startsWith('recipe.')) {
+          setRecipeErrors({ [error.field.slice('recipe.'.length)]: error.message });
+          setShowAll(true);
+          throw new FieldProblem('note', error.message);
+        }
+        throw error;
+      }
+    },
     fieldOf: (path) => {
-      if (path === 'recipe.dailyChangeFraction') return 'dailyChangePercent';
-      if (path === 'recipe.dyeMgPerL') return 'dyeMgPerL';
-      return path === 'recipe.dyeStockPercent' ? 'dyeStockPercent' : undefined;
+      if (path.startsWith('tags')) return 'tags';
+      if (!path.startsWith('recipe.')) return undefined;
+      return 'note';
     },
     label: ({ name }) => `${name} begun`,
     done: () => void navigate(`/spawns/${attemptId.current}`),
   });
-  const { register, watch, setValue, formState } = entry.form;
+  const { register, watch, setValue, getValues, formState } = entry.form;
   const { errors } = formState;
   const values = watch();
   const chosen = species.data?.find((kind) => kind.key === values.speciesKey);
+  const history = useOwnHistory(values.speciesKey || null);
+  const suits = choicesFor(choices, chosen);
+  const read = tryCompute(() => fromDraft(draft, house.units));
 
+  function setDays(days: PlanDays): void {
+    setValue('conditioningFrom', days.conditioningFrom ?? '');
+    setValue('from', days.from);
+    setValue('setUpOn', days.setUpOn);
+    setValue('triggerOn', days.triggerOn);
+    setValue('to', days.to);
+  }
+  /** The earliest dates that a recipe allows from today: conditioning, when it is wanted, begins today. */
+  function fromToday(recipe: Parameters<typeof planDays>[0]): PlanDays {
+    const days = planDays(recipe, house.today, history.triggerDays);
+    const late = [days.conditioningFrom ?? days.from, days.from].sort()[0] ?? days.from;
+    const by = Math.max(0, Math.round((Date.parse(house.today) - Date.parse(late)) / 86_400_000));
+    return shiftPlan(days, 'all', by);
+  }
+  function useRecipe(ref: string): void {
+    const choice = all.find((one) => one.ref === ref);
+    if (!choice) return;
+    setRecipeRef(ref);
+    setDraft(toDraft(choice.recipe, house.units));
+    setDays(fromToday(choice.recipe));
+  }
   function choose(key: string): void {
     const kind = species.data?.find((candidate) => candidate.key === key);
     setValue('speciesKey', key);
     if (!kind) return;
-    const recipe = defaultRecipe(kind.method);
+    const first = choicesFor(choices, kind)[0];
+    if (first) useRecipe(first.ref);
+    else setDraft(toDraft(defaultRecipe(kind.method), house.units));
     const number = (attempts.data?.attempts ?? []).filter((attempt) => attempt.speciesKey === key).length + 1;
-    setValue('eggPlan', recipe.eggPlan);
-    setValue('fungus', recipe.fungus);
-    setValue('trigger', recipe.trigger);
-    setValue('dailyChangePercent', String(recipe.dailyChangeFraction * 100));
     // A name that was typed stays.
     if (!formState.dirtyFields.name) setValue('name', `${kind.commonName} ${number}`);
     const [males, females] = [fit(lots.data ?? [], key, 'males'), fit(lots.data ?? [], key, 'females')];
@@ -176,21 +236,80 @@ export function NewAttemptPage() {
     const home = males[0]?.tankId ?? females[0]?.tankId;
     if (!values.tankId && home) setValue('tankId', home);
   }
+  // A link may name the recipe (and species): it is taken once, when both are known.
+  const linked = useRef(false);
+  if (!linked.current && chosen && lots.data && (wantedRef ? all.some(({ ref }) => ref === wantedRef) : suits.length > 0)) {
+    linked.current = true;
+    if (search.get('species') || wantedRef)
+      queueMicrotask(() => {
+        if (wantedRef) useRecipe(wantedRef);
+        else if (suits[0]) useRecipe(suits[0].ref);
+      });
+  }
+  function wishFor(day: string): void {
+    setValue('wish', day);
+    if (!chosen || !read.ok || !/^\d{4}-\d{2}-\d{2}$/.test(day)) return;
+    setDays(planDays(read.value, triggerFor(day, chosen.figures, chosen.start, history.triggerDays), history.triggerDays));
+  }
 
-  const school = (name: 'eggPlan' | 'fungus' | 'trigger', label: string, options: readonly string[]) => (
-    <SelectField label={label} hint={SCHOOL_EFFECTS[values[name]]} {...register(name)}>
-      {options.map((option) => (
-        <option key={option} value={option}>
-          {(SCHOOL_WORDS[name] as Record<string, string>)[option]}
-        </option>
-      ))}
-    </SelectField>
-  );
+  const days: PlanDays | null =
+    values.triggerOn && values.setUpOn && values.from
+      ? {
+          conditioningFrom: values.conditioningFrom || null,
+          from: values.from,
+          setUpOn: values.setUpOn,
+          triggerOn: values.triggerOn,
+          to: values.to || addDays(values.triggerOn, 14),
+        }
+      : null;
+  const marks =
+    days && chosen && read.ok
+      ? planAttempt({
+          recipe: read.value,
+          days,
+          figures: chosen.figures as Parameters<typeof planAttempt>[0]['figures'],
+          start: chosen.start,
+          triggerDays: history.triggerDays,
+        })
+      : null;
+  const order = days ? checkDays(days, house.today, values.from >= house.today) : null;
+  const tooLate = isWish && values.wish && days && days.from < house.today;
+  const tanks: PlanTank[] = (life.data ?? []).map((tank) => ({
+    id: tank.tankId,
+    code: tank.code,
+    litres: tank.litres,
+    quarantine: tank.quarantine !== null,
+    heads: tank.heads,
+    freeOn: tank.freeOn,
+  }));
+  const others = (attempts.data?.attempts ?? [])
+    .filter(({ outcome }) => outcome === null)
+    .map((other) => ({
+      id: other.id,
+      name: other.name,
+      tankId: other.tankId,
+      from: other.from,
+      to: other.to,
+      parentLotIds: other.parents.map(({ lotId }) => lotId),
+    }));
+  const wanted = { id: attemptId.current, name: values.name, tankId: values.tankId, from: values.from, to: values.to || null };
+  const clashes = values.tankId
+    ? findClashes(wanted, [...values.sires, ...values.dams], tanks, others).filter(
+        // Parents that spawn where they live are no hindrance.
+        ({ what }) =>
+          what !== 'livedIn' ||
+          !(lots.data ?? []).some((lot) => lot.tankId === values.tankId && [...values.sires, ...values.dams].includes(lot.id)),
+      )
+    : [];
+  const alternatives = clashes.some(({ what }) => what !== 'parents')
+    ? freeTanks(wanted, read.ok ? read.value.litres : null, tanks, others).slice(0, 4)
+    : [];
+  const why = all.find(({ ref }) => ref === recipeRef)?.why;
   return (
     <form noValidate onSubmit={(event) => void entry.submit(event)}>
       <PageHead title="Start an attempt" about="What is left empty can be logged later." />
       <div className="grid gap-5 lg:grid-cols-[minmax(0,1fr)_340px]">
-        <div className="flex flex-col gap-4">
+        <div className="flex min-w-0 flex-col gap-4">
           <div className="grid gap-4 sm:grid-cols-3">
             <SelectField
               label="Species"
@@ -206,12 +325,123 @@ export function NewAttemptPage() {
               {(life.data ?? []).map((tank) => (
                 <option key={tank.tankId} value={tank.tankId}>
                   {tank.code}
-                  {tank.attempts.length > 0 ? `: ${tank.attempts[0]?.name}` : tank.heads === 0 ? ': empty' : ''}
+                  {tank.attempts.length > 0
+                    ? `: ${tank.attempts[0]?.name}`
+                    : tank.quarantine
+                      ? ': quarantine'
+                      : !tank.readiness.ready && tank.heads === 0
+                        ? `: not ready${tank.readiness.expected ? ` until ${formatDay(tank.readiness.expected.to, house.today)}` : ''}`
+                        : tank.heads === 0
+                          ? ': empty'
+                          : ''}
                 </option>
               ))}
             </SelectField>
             <TextField label="Name of the attempt" error={errors.name?.message} {...register('name')} />
           </div>
+          {clashes.length > 0 && (
+            <Notice>
+              {clashes.map(({ words }) => words).join(' ')}
+              {alternatives.length > 0 && (
+                <>
+                  {' '}
+                  Free then:{' '}
+                  {alternatives.map((tank, i) => (
+                    <span key={tank.id}>
+                      {i > 0 && ', '}
+                      <LinkButton onClick={() => setValue('tankId', tank.id)}>
+                        {tank.code}, {showVolume(tank.litres, house)}
+                      </LinkButton>
+                    </span>
+                  ))}
+                  .
+                </>
+              )}
+            </Notice>
+          )}
+          {chosen && (
+            <SelectField
+              label="After which recipe"
+              hint={why}
+              value={recipeRef ?? ''}
+              onChange={(event) => useRecipe(event.target.value)}
+            >
+              {suits.map(({ ref, name, isOwn, version }) => (
+                <option key={ref} value={ref}>
+                  {name}
+                  {isOwn ? `, your version ${version}` : ''}
+                </option>
+              ))}
+              {recipeRef && !suits.some(({ ref }) => ref === recipeRef) && (
+                <option value={recipeRef}>{all.find(({ ref }) => ref === recipeRef)?.name}</option>
+              )}
+            </SelectField>
+          )}
+          {marks && (
+            <section aria-label="The plan" className="border border-rule bg-sheet p-3">
+              <div className="mb-2 flex flex-wrap items-center gap-3">
+                <h2>The plan</h2>
+                <Segmented
+                  label="Counted"
+                  value={isWish ? 'wish' : 'today'}
+                  onChange={(value) => {
+                    setIsWish(value === 'wish');
+                    if (value === 'today' && read.ok) setDays(fromToday(read.value));
+                  }}
+                  options={[
+                    { value: 'today', label: 'From today' },
+                    { value: 'wish', label: 'Back from a day' },
+                  ]}
+                />
+                <span className="text-note text-quiet">Drag a filled mark, or take it with Tab and the arrow keys.</span>
+              </div>
+              {isWish && (
+                <div className="mb-2 max-w-xs">
+                  <DayField
+                    control={entry.form.control}
+                    name="wish"
+                    label="Young ready for sale by"
+                    hint="an auction, a shop’s order"
+                    error={
+                      values.wish && values.wish <= house.today
+                        ? 'That day is gone.'
+                        : tooLate
+                          ? `For that the tank would have had to be taken on ${formatDay(days.from, house.today)}; the earliest is by ${formatDay(
+                              marks.find(({ kind }) => kind === 'sale')?.to ?? house.today,
+                              house.today,
+                            )} if moved to today.`
+                          : undefined
+                    }
+                  />
+                  <LinkButton onClick={() => wishFor(getValues('wish'))}>Count back from it</LinkButton>
+                </div>
+              )}
+              <PlanLine
+                marks={marks}
+                move={(held: Held, by) => {
+                  const now = getValues();
+                  setDays(
+                    shiftPlan(
+                      {
+                        conditioningFrom: now.conditioningFrom || null,
+                        from: now.from,
+                        setUpOn: now.setUpOn,
+                        triggerOn: now.triggerOn,
+                        to: now.to || addDays(now.triggerOn, 14),
+                      },
+                      held,
+                      by,
+                    ),
+                  );
+                }}
+              />
+              {history.broods > 0 && (
+                <p className="mt-1 text-note text-quiet">
+                  Days from trigger to eggs rest on {history.broods} of your own spawnings.
+                </p>
+              )}
+            </section>
+          )}
           {chosen && (
             <div className="grid gap-4 sm:grid-cols-2">
               <Parents
@@ -219,16 +449,18 @@ export function NewAttemptPage() {
                 lots={fit(lots.data ?? [], chosen.key, 'males')}
                 chosen={values.sires}
                 change={(ids) => setValue('sires', ids)}
+                error={errors.sires?.message}
               />
               <Parents
                 title="Females"
                 lots={fit(lots.data ?? [], chosen.key, 'females')}
                 chosen={values.dams}
                 change={(ids) => setValue('dams', ids)}
+                error={errors.dams?.message}
               />
             </div>
           )}
-          <div className="grid grid-cols-2 gap-4 sm:grid-cols-5">
+          <div className="grid grid-cols-2 gap-4 sm:grid-cols-3 xl:grid-cols-5">
             {DAYS.map(([name, label, hint]) => (
               <DayField
                 key={name}
@@ -236,43 +468,30 @@ export function NewAttemptPage() {
                 name={name}
                 label={label}
                 hint={hint}
-                error={errors[name]?.message}
+                error={errors[name]?.message ?? (order?.field === name ? order.message : undefined)}
               />
             ))}
           </div>
-          <div className="grid gap-4 sm:grid-cols-2 lg:grid-cols-[1fr_1fr_1fr_130px]">
-            {school('trigger', 'Trigger', TRIGGER_SCHOOLS)}
-            {chosen?.start !== 'born' && school('eggPlan', 'The eggs', EGG_PLANS)}
-            {chosen?.start !== 'born' && school('fungus', 'Against fungus', FUNGUS_SCHOOLS)}
-            {chosen?.start !== 'born' && (
-              <TextField
-                label="Daily change, %"
-                inputMode="decimal"
-                hint="of the water"
-                error={errors.dailyChangePercent?.message}
-                {...register('dailyChangePercent')}
+          {chosen && (
+            <>
+              <RecipeEditor
+                draft={draft}
+                change={setDraft}
+                errors={recipeErrors}
+                isBorn={chosen.start === 'born'}
+                groups={showAll ? ['trigger', 'eggs', 'fish', 'tank', 'water'] : ['trigger', 'eggs']}
               />
-            )}
-          </div>
-          {values.fungus === 'dye' && chosen?.start !== 'born' && (
-            <div className="grid gap-4 sm:grid-cols-3">
-              <TextField
-                label="Dye, mg/L"
-                inputMode="decimal"
-                hint="from its label"
-                error={errors.dyeMgPerL?.message}
-                {...register('dyeMgPerL')}
-              />
-              <TextField
-                label="Stock strength, %"
-                inputMode="decimal"
-                hint="from its label"
-                error={errors.dyeStockPercent?.message}
-                {...register('dyeStockPercent')}
-              />
-            </div>
+              <LinkButton onClick={() => setShowAll(!showAll)} aria-expanded={showAll}>
+                {showAll ? 'Less of the recipe' : 'Tank, water and fish of the recipe'}
+              </LinkButton>
+            </>
           )}
-          {values.fungus === 'dye' && chosen?.start !== 'born' && <Notice className="text-note">{DYE_CAUTION}</Notice>}
+          <TextField
+            label="Your own marks"
+            hint="What may matter and has no field, parted by commas, such as storm, new filter; weighed as evidence later."
+            error={errors.tags?.message}
+            {...register('tags')}
+          />
           <NoteField
             label="Note"
             hint="What is different from last time? Change one thing."
@@ -284,7 +503,7 @@ export function NewAttemptPage() {
         <aside className="divide-y divide-rule self-start border border-rule bg-sheet">
           <SpeciesAside
             species={chosen}
-            attempts={attempts.data?.attempts}
+            history={history}
             litres={life.data?.find((tank) => tank.tankId === values.tankId)?.litres ?? null}
           />
         </aside>

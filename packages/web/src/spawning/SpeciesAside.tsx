@@ -1,30 +1,27 @@
-import { TRIGGER_SCHOOLS } from '@freshet/core/spawning';
+import { Link } from 'react-router';
+import { sureWords, USUAL_RULE, weighEvidence } from '@freshet/core/spawning';
 import { FOOD_NAMES, METHOD_TEMPLATES } from '@freshet/core/species';
 import { formatRange } from '@freshet/core/units';
 import { showTemperature, showVolume, useHouse, type Reply } from '../data';
 import { Fact, Notice, Panel } from '../ui';
-import { SCHOOL_WORDS } from './schools';
+import type { OwnHistory } from './useOwnHistory';
 
 type Species = Reply<'species'>[number];
 
 /** What is known of the species before anything is set up. */
 export function SpeciesAside({
   species,
-  attempts,
+  history,
   litres,
 }: {
   species: Species | undefined;
-  attempts: Reply<'attempts'>['attempts'] | undefined;
+  history: OwnHistory;
   litres: number | null;
 }) {
   const house = useHouse();
   if (!species) return <Panel title="The species">Choose a species, and what is known of it stands here.</Panel>;
   const { figures } = species;
-  const past = (attempts ?? []).filter((attempt) => attempt.speciesKey === species.key && attempt.outcome);
-  const byTrigger = TRIGGER_SCHOOLS.map((trigger) => {
-    const tried = past.filter((attempt) => attempt.recipe.trigger === trigger);
-    return { trigger, tried: tried.length, worked: tried.filter((attempt) => attempt.outcome === 'spawned').length };
-  }).filter(({ tried }) => tried > 0);
+  const { rows } = weighEvidence(history.records, USUAL_RULE);
   return (
     <>
       <Panel title={species.commonName}>
@@ -50,14 +47,34 @@ export function SpeciesAside({
         <Fact label="First food">{FOOD_NAMES[figures.ladder[0]?.food ?? 'finePowder']}</Fact>
         {litres !== null && <Fact label="The tank holds">{showVolume(litres, house)}</Fact>}
       </Panel>
-      {byTrigger.length > 0 && (
-        <Panel title="What you did before">
-          {byTrigger.map(({ trigger, tried, worked }) => (
-            <Fact key={trigger} label={SCHOOL_WORDS.trigger[trigger]}>
-              {worked} of {tried} spawned
-            </Fact>
+      {history.records.length > 0 && (
+        <Panel
+          title="What you did before"
+          aside={
+            <Link to={`/spawns/evidence/${species.key}`} className="link">
+              all of it
+            </Link>
+          }
+        >
+          {rows.slice(0, 3).map((row) => (
+            <p key={row.factor} className="border-b border-rule py-1.5">
+              <b>
+                {row.with.successes} of {row.with.trials}
+              </b>{' '}
+              {row.withWords}, {row.without.successes} of {row.without.trials} {row.withoutWords}:{' '}
+              <span className={row.claim ? 'font-semibold' : 'text-quiet'}>{sureWords(row)}</span>
+            </p>
           ))}
-          <p className="mt-1 text-note text-quiet">Plain counts; few tries say little.</p>
+          {history.lastWorked && (
+            <p className="mt-2">
+              Last time it worked:{' '}
+              <Link to={`/spawns/${history.lastWorked.id}`} className="link">
+                {history.lastWorked.name}
+              </Link>
+              .
+            </p>
+          )}
+          {rows.length === 0 && <p className="text-quiet">Nothing to compare yet: every try was alike, or went on still.</p>}
         </Panel>
       )}
     </>

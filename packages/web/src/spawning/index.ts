@@ -1,5 +1,10 @@
 export { SpawnsPage } from './SpawnsPage';
 export { NewAttemptPage } from './NewAttemptPage';
+export { NewRecipePage, RecipePage, RecipesPage } from './RecipesPage';
+export { RecipeDifference, RecipeView } from './RecipeView';
+export { SettlingLog } from './SettlingLog';
+export { useOwnHistory } from './useOwnHistory';
+export { MoveDaysForm } from './MoveDaysForm';
 export { EndForm } from './EndForm';
 export { TriggerForm } from './TriggerForm';
 export { SCHOOL_WORDS } from './schools';

@@ -1,25 +1,14 @@
-import type { EggPlan, FungusSchool, TriggerSchool } from '@freshet/core/spawning';
+import {
+  EGG_PLAN_WORDS,
+  FUNGUS_WORDS,
+  TRIGGER_WORDS,
+  type EggPlan,
+  type FungusSchool,
+  type TriggerSchool,
+} from '@freshet/core/spawning';
 
 /** The schools in the keeper's words; each is a choice of the recipe. */
-export const SCHOOL_WORDS = {
-  eggPlan: {
-    leaveWithParents: 'Leave them with the parents',
-    removeParents: 'Take the parents out',
-    pullEggs: 'Pull the eggs to a box',
-    tumbler: 'Tumbler',
-  } satisfies Record<EggPlan, string>,
-  fungus: { dye: 'Dye', leaves: 'Leaves and alder cones', flow: 'Flow and cleanliness alone' } satisfies Record<
-    FungusSchool,
-    string
-  >,
-  trigger: {
-    coolChange: 'Cool change, like rain',
-    warm: 'Warmer',
-    stable: 'Keep it stable and wait',
-    dawnLightAndFood: 'Light and food at dawn',
-    season: 'Wait for the season',
-  } satisfies Record<TriggerSchool, string>,
-};
+export const SCHOOL_WORDS = { eggPlan: EGG_PLAN_WORDS, fungus: FUNGUS_WORDS, trigger: TRIGGER_WORDS };
 
 /** What a choice changes in the plan. */
 export const SCHOOL_EFFECTS: Partial<Record<EggPlan | FungusSchool | TriggerSchool, string>> = {

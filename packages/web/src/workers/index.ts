@@ -1,1 +1,2 @@
 export { kinshipWork, useWork } from './kinshipWork';
+export { evidenceWork } from './evidenceWork';

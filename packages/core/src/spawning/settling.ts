@@ -1,0 +1,91 @@
+import type { Recipe } from './recipe';
+import { LEVER_WORDS } from './recipeFields';
+
+/** What is seen of a pair or group that settles, before there are eggs. */
+export const SIGNS = [
+  'hiding',
+  'colour',
+  'chasing',
+  'cleaning',
+  'caveTaken',
+  'nestBuilt',
+  'tubes',
+  'pairFormed',
+  'fighting',
+  'nothing',
+] as const;
+export type Sign = (typeof SIGNS)[number];
+
+export const SIGN_WORDS: Record<Sign, string> = {
+  hiding: 'She hides',
+  colour: 'In colour',
+  chasing: 'Chasing',
+  cleaning: 'Cleaning a site',
+  caveTaken: 'Cave taken',
+  nestBuilt: 'Nest built',
+  tubes: 'Tubes showing',
+  pairFormed: 'A pair has formed',
+  fighting: 'Fighting in earnest',
+  nothing: 'Nothing yet',
+};
+
+/** Signs that spawning is near, within a day or two. */
+const NEAR: readonly Sign[] = ['cleaning', 'tubes', 'nestBuilt'];
+
+/** What a sign asks for next, in a sentence; null when nothing but to wait. */
+export function afterSign(sign: Sign, recipe: Pick<Recipe, 'nextLever'>): string | null {
+  if (NEAR.includes(sign))
+    return 'Eggs may be there within a day or two: look at first light and at dusk, feed lightly, change nothing.';
+  switch (sign) {
+    case 'hiding':
+      return 'She does not stand him: give her more cover or a divider, and wait with the trigger until she feeds in the open.';
+    case 'fighting':
+      return 'Part them today with a divider or take the weaker one out; try again after a week, or with another mate.';
+    case 'pairFormed':
+      return 'Leave the pair and take the others out; note which two they are.';
+    case 'caveTaken':
+      return 'A cave is taken: leave the tank quiet, and do not lift the cave for a week.';
+    case 'colour':
+    case 'chasing':
+      return 'They are ripe: the trigger may go ahead.';
+    case 'nothing':
+      return recipe.nextLever ? `If nothing is seen by the decision day: ${LEVER_WORDS[recipe.nextLever].toLowerCase()}.` : null;
+    default:
+      return null;
+  }
+}
+
+/** Where an attempt stands. */
+export const ATTEMPT_STATES = [
+  'planned',
+  'conditioning',
+  'set up',
+  'triggered',
+  'spawning',
+  'with young',
+  'spawned',
+  'failed',
+  'given up',
+] as const;
+export type AttemptState = (typeof ATTEMPT_STATES)[number];
+
+/** Where an attempt stands on a day, from what was planned and logged. */
+export function attemptState(
+  attempt: {
+    from: string;
+    conditioningFrom: string | null;
+    setUpOn: string | null;
+    triggered: boolean;
+    clutches: number;
+    alive: number;
+    outcome: string | null;
+  },
+  today: string,
+): AttemptState {
+  if (attempt.outcome) return attempt.outcome as AttemptState;
+  if (attempt.clutches > 0) return attempt.alive > 0 ? 'with young' : 'spawning';
+  if (attempt.triggered) return 'triggered';
+  if (attempt.from > today || (attempt.setUpOn ?? '') > today)
+    return attempt.conditioningFrom && attempt.conditioningFrom <= today ? 'conditioning' : 'planned';
+  return 'set up';
+}

@@ -1,0 +1,64 @@
+import { v7 as newId } from 'uuid';
+import { afterSign, SIGN_WORDS, SIGNS, type Recipe, type Sign } from '@freshet/core/spawning';
+import { exactly, formatInstant } from '@freshet/core/time';
+import { useHouse, useLog } from '../data';
+
+/** What is seen of them, one tap each; what the last sign asks for stands below. */
+export function SettlingLog({
+  attempt,
+  may,
+}: {
+  attempt: {
+    id: string;
+    name: string;
+    recipe: Recipe;
+    events: readonly { id: string; sign: Sign | null; to: string; words: string }[];
+  };
+  may: boolean;
+}) {
+  const house = useHouse();
+  const log = useLog();
+  const seen = attempt.events.filter(({ sign }) => sign !== null);
+  const last = seen.at(-1);
+  const next = last?.sign ? afterSign(last.sign, attempt.recipe) : null;
+  return (
+    <div>
+      {may && (
+        <div className="flex flex-wrap gap-2" role="group" aria-label="Seen now">
+          {SIGNS.map((sign) => (
+            <button
+              key={sign}
+              type="button"
+              className="min-h-11 rounded-part border border-ink bg-sheet px-3 hover:bg-today"
+              onClick={() =>
+                void log(
+                  'logSettling',
+                  { id: newId(), attemptId: attempt.id, sign, at: exactly(house.now()), note: null },
+                  `${attempt.name}: ${SIGN_WORDS[sign].toLowerCase()}`,
+                )
+              }
+            >
+              {SIGN_WORDS[sign]}
+            </button>
+          ))}
+        </div>
+      )}
+      {next && (
+        <p role="status" className="mt-2 border-l-4 border-deep pl-3">
+          {next}
+        </p>
+      )}
+      <ul className="mt-2">
+        {seen
+          .slice(-4)
+          .reverse()
+          .map(({ id, words, to }) => (
+            <li key={id} className="flex justify-between gap-3 border-b border-rule py-1">
+              <span>{words}</span>
+              <span className="text-quiet">{formatInstant(to, house.today, house.timeZone)}</span>
+            </li>
+          ))}
+      </ul>
+    </div>
+  );
+}
