@@ -69,7 +69,7 @@ async function take(page, name, path, act) {
 const day = await pageOf('day', 1280, 800);
 await enter(day);
 const tank = await idOf(day, '/api/house/tanks', 'code', 'B2.2', 'tankId');
-const brood = await idOf(day, '/api/broods', 'name', 'Lemon tetra 14', 'id');
+const brood = await idOf(day, '/api/broods', 'name', 'Lemon tetra 20', 'id');
 await take(day, 'rounds-day', '/');
 await take(day, 'room', '/room');
 await take(day, 'transfer', `/tanks/${await idOf(day, '/api/house/tanks', 'code', 'A1.4', 'tankId')}`, async () => {

@@ -5,15 +5,15 @@ test('broods stand on one time axis, each with what comes next', async ({ page }
   await enter(page);
   await goTo(page, 'Broods');
   await expect(page.getByText('24 alive')).toBeVisible();
-  await expect(page.getByRole('link', { name: /Aspidoras 16.*eggs.*hatch/ })).toBeVisible();
-  await page.getByRole('link', { name: /Lemon tetra 14/ }).click();
-  await expect(page.getByRole('img', { name: /Lemon tetra 14: 138 at first, \d+ alive now, in 2 tanks/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: /Aspidoras 21.*eggs.*hatch/ })).toBeVisible();
+  await page.getByRole('link', { name: /Lemon tetra 20/ }).click();
+  await expect(page.getByRole('img', { name: /Lemon tetra 20: 138 at first, \d+ alive now, in 2 tanks/ })).toBeVisible();
 });
 
 test('an own figure of a species moves the windows at once, and can be taken back', async ({ page }) => {
   await enter(page);
   await goTo(page, 'Broods');
-  await page.getByRole('link', { name: /Aspidoras 16/ }).click();
+  await page.getByRole('link', { name: /Aspidoras 21/ }).click();
   const hatch = page.getByRole('listitem').filter({ has: page.getByRole('button', { name: 'Why: Hatch' }) });
   const before = await hatch.innerText();
   await page.getByRole('button', { name: 'Saltings Shed: menu' }).click();
@@ -28,7 +28,7 @@ test('an own figure of a species moves the windows at once, and can be taken bac
   await page.getByRole('button', { name: 'Save as your own' }).click();
   await expect(page.getByText('your own', { exact: true })).toBeVisible();
   await goTo(page, 'Broods');
-  await page.getByRole('link', { name: /Aspidoras 16/ }).click();
+  await page.getByRole('link', { name: /Aspidoras 21/ }).click();
   await expect(hatch).not.toHaveText(before);
   await page.goto('/species/sixray-aspidoras');
   await page.getByRole('button', { name: 'Back to the starting point: Laying to hatch (or letting go)' }).click();

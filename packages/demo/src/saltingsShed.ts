@@ -115,8 +115,9 @@ function tellAttempt(
   const at = began > story.now ? story.now : began;
   const attemptId = story.newId(at);
   const book = RECIPE_BOOK.filter((one) => one.method === species.method);
-  const shipped = book.find((one) => one.recipe.trigger === plan.trigger) ?? book[0];
-  const base = shipped?.recipe ?? defaultRecipe(species.method);
+  const shipped = book.find((one) => one.recipe.trigger === plan.trigger) ?? null;
+  // A trigger of another school keeps the site and the water of the first, and no steps of its own.
+  const base = shipped?.recipe ?? (book[0] ? { ...book[0].recipe, steps: [] } : defaultRecipe(species.method));
   const recipe = completeRecipe({
     ...base,
     // The volume and the number of fish are those of the tank and the lots.

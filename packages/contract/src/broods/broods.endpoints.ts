@@ -1,11 +1,10 @@
 import * as v from 'valibot';
 import { LIFE_STAGES } from '@freshet/core/broods';
 import { CAUSES } from '@freshet/core/stock';
-import type { AttemptRecord } from '@freshet/core/spawning';
 import { FOODS } from '@freshet/core/species';
 import { endpoint } from '../endpoints';
 import { entries, TOUCHES } from '../log';
-import { RecipeReply, StageWindowSchema } from '../spawning';
+import { StageWindowSchema } from '../spawning';
 import { Id, Instant, Override, TimeRange, WholeCount } from '../values';
 
 /** Eggs seen (or carried, or young born): makes the brood and its first lot. */
@@ -156,23 +155,6 @@ export const broodsEntries = entries({
   white: { role: 'sitter', words: 'white eggs picked', touches: [...TOUCHES.broods, ...TOUCHES.lots, ...TOUCHES.descent] },
 });
 
-/** One attempt as evidence. */
-export const EvidenceRecord = v.object({
-  id: v.string(),
-  name: v.string(),
-  speciesKey: v.string(),
-  begunAt: v.string(),
-  recipe: RecipeReply,
-  factors: v.record(v.string(), v.nullable(v.union([v.boolean(), v.number()]))),
-  spawnedAfterDays: v.nullable(v.number()),
-  waitedDays: v.number(),
-  isEnded: v.boolean(),
-  eggs: v.nullable(v.number()),
-  fertile: v.nullable(v.number()),
-  hatched: v.nullable(v.number()),
-  swimming: v.nullable(v.number()),
-}) satisfies v.GenericSchema<unknown, AttemptRecord>;
-
 export const broodsEndpoints = {
   broods: endpoint({ method: 'GET', path: '/api/broods', summary: 'Living broods', role: 'viewer', reply: v.array(BroodCard) }),
   brood: endpoint({
@@ -181,14 +163,6 @@ export const broodsEndpoints = {
     summary: 'One brood: windows, account, stream, food',
     role: 'viewer',
     reply: BroodPage,
-  }),
-  evidence: endpoint({
-    method: 'GET',
-    path: '/api/evidence',
-    summary: 'Attempts as evidence: what was done, what stood around it, what came of it',
-    role: 'viewer',
-    query: v.object({ speciesKey: v.optional(v.pipe(v.string(), v.maxLength(40))) }),
-    reply: v.array(EvidenceRecord),
   }),
   addClutch: broodsEntries.clutch({
     path: '/api/clutches',

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { ATTEMPT_STATES, SIGNS } from '@freshet/core/spawning';
+import { ATTEMPT_STATES, SIGNS, type AttemptRecord } from '@freshet/core/spawning';
 import { endpoint } from '../endpoints';
 import { entries, TOUCHES } from '../log';
 import { Day, Id, Name, Note, Override, TimeRange } from '../values';
@@ -152,6 +152,23 @@ export const Attempt = v.object({
   broodIds: v.array(v.string()),
 });
 
+/** One attempt as evidence. */
+export const EvidenceRecord = v.object({
+  id: v.string(),
+  name: v.string(),
+  speciesKey: v.string(),
+  begunAt: v.string(),
+  recipe: RecipeReply,
+  factors: v.record(v.string(), v.nullable(v.union([v.boolean(), v.number()]))),
+  spawnedAfterDays: v.nullable(v.number()),
+  waitedDays: v.number(),
+  isEnded: v.boolean(),
+  eggs: v.nullable(v.number()),
+  fertile: v.nullable(v.number()),
+  hatched: v.nullable(v.number()),
+  swimming: v.nullable(v.number()),
+}) satisfies v.GenericSchema<unknown, AttemptRecord>;
+
 /** What is logged here: who may, and which addresses show it. */
 export const spawningEntries = entries({
   attempt: { role: 'keeper', words: 'attempt', touches: [...TOUCHES.spawns] },
@@ -186,6 +203,14 @@ export const spawningEndpoints = {
     summary: 'One spawning attempt',
     role: 'viewer',
     reply: Attempt,
+  }),
+  evidence: endpoint({
+    method: 'GET',
+    path: '/api/evidence',
+    summary: 'Attempts as evidence: what was done, what stood around it, what came of it',
+    role: 'viewer',
+    query: v.object({ speciesKey: v.optional(v.pipe(v.string(), v.maxLength(40))) }),
+    reply: v.array(EvidenceRecord),
   }),
   recipes: endpoint({
     method: 'GET',

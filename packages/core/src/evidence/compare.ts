@@ -1,28 +1,42 @@
 import { logGamma, regularisedBeta } from '../numerics';
 import { posterior, type Prior, type Tally } from './rate';
 
-/** Steps of the integral over the angle; the error falls below 1e-9 for counts up to a million. */
-const STEPS = 2000;
+/** Nodes and weights of Gauss and Legendre for sixteen points, one side; the other mirrors it. */
+const NODES = [
+  [0.09501250983763744, 0.1894506104550685],
+  [0.2816035507792589, 0.1826034150449236],
+  [0.4580167776572274, 0.1691565193950025],
+  [0.6178762444026438, 0.1495959888165767],
+  [0.755404408355003, 0.1246289712555339],
+  [0.8656312023878318, 0.0951585116824928],
+  [0.9445750230732326, 0.0622535239386479],
+  [0.9894009349916499, 0.0271524594117541],
+] as const;
+/** Pieces of the range, each by sixteen points: the error falls below 1e-9. */
+const PIECES = 10;
 /** So many standard deviations to either side of the middle hold all of it. */
-const WIDE = 12;
+const WIDE = 10;
 
-/** Chance that a Beta(a, b) lies above a Beta(c, d), by Simpson's rule over x = sin² θ, where the density has no poles. */
+/** Chance that a Beta(a, b) lies above a Beta(c, d), by Gauss and Legendre over x = sin² θ, where the density has no poles. */
 function chanceAbove({ a, b }: Prior, { a: c, b: d }: Prior): number {
   const scale = logGamma(a + b) - logGamma(a) - logGamma(b);
   const mean = a / (a + b);
   const sd = Math.sqrt((a * b) / (a + b) ** 2 / (a + b + 1));
   const angle = (x: number) => Math.asin(Math.sqrt(Math.min(1, Math.max(0, x))));
   const [from, to] = [angle(mean - WIDE * sd), angle(mean + WIDE * sd)];
+  const power = (base: number, exponent: number) => (exponent === 0 ? 0 : exponent * Math.log(base));
   const density = (theta: number): number => {
     const [sin, cos] = [Math.sin(theta), Math.cos(theta)];
-    const power = (base: number, exponent: number) => (exponent === 0 ? 0 : exponent * Math.log(base));
-    const log = scale + Math.LN2 + power(sin, 2 * a - 1) + power(cos, 2 * b - 1);
-    return Number.isNaN(log) ? 0 : Math.exp(log) * regularisedBeta(sin * sin, c, d);
+    const weight = Math.exp(scale + Math.LN2 + power(sin, 2 * a - 1) + power(cos, 2 * b - 1));
+    return weight < 1e-14 ? 0 : weight * regularisedBeta(sin * sin, c, d);
   };
-  const step = (to - from) / STEPS;
-  let sum = density(from) + density(to);
-  for (let i = 1; i < STEPS; i++) sum += (i % 2 === 1 ? 4 : 2) * density(from + i * step);
-  return Math.min(1, Math.max(0, (sum * step) / 3));
+  const half = (to - from) / PIECES / 2;
+  let sum = 0;
+  for (let piece = 0; piece < PIECES; piece++) {
+    const middle = from + (2 * piece + 1) * half;
+    for (const [node, weight] of NODES) sum += weight * (density(middle - node * half) + density(middle + node * half));
+  }
+  return Math.min(1, Math.max(0, sum * half));
 }
 
 /**

@@ -42,6 +42,7 @@ export {
   RECIPE_FIELDS,
   recipeText,
   seasonWords,
+  stepsWords,
   stepWords,
   TRIGGER_WORDS,
   type Difference,
@@ -67,6 +68,7 @@ export {
 } from './planAttempt';
 export { afterSign, ATTEMPT_STATES, attemptState, SIGN_WORDS, SIGNS, type AttemptState, type Sign } from './settling';
 export {
+  bundled,
   factorWords,
   FEW,
   outcomeOf,

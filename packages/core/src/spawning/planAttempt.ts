@@ -121,7 +121,7 @@ export function planAttempt(input: {
     add(
       'decide',
       addDays(days.triggerOn, recipe.stopAfterDays),
-      `Nothing seen: ${recipe.nextLever ? LEVER_WORDS[recipe.nextLever].toLowerCase() : 'decide what next'}`,
+      `If nothing is seen: ${recipe.nextLever ? LEVER_WORDS[recipe.nextLever].toLowerCase() : 'decide what next'}`,
     );
   if (start !== 'born' && figures.hatch)
     add(

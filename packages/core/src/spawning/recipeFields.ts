@@ -79,8 +79,15 @@ export function stepWords({ lever, share, degC, hours, day }: TriggerStep): stri
     degC === null ? '' : `by ${formatNumber(degC)} °C`,
     hours === null ? '' : `for ${formatNumber(hours)} h`,
   ].filter(Boolean);
-  return `${parts.join(', ')}${day > 0 ? `, ${day === 1 ? 'a day' : `${day} days`} later` : ''}`;
+  const when = day === 0 ? '' : `, ${Math.abs(day) === 1 ? 'a day' : `${Math.abs(day)} days`} ${day > 0 ? 'later' : 'before'}`;
+  return parts.join(', ') + when;
 }
+/** All steps of a trigger as one sentence's part, in order; waiting is no step to tell. */
+export const stepsWords = (steps: readonly TriggerStep[]): string =>
+  steps
+    .filter(({ lever }) => lever !== 'wait')
+    .map((step, i) => (i === 0 ? stepWords(step) : lower(stepWords(step))))
+    .join('; ');
 export const coverWords = ({ kind, count }: Cover): string => (count > 1 ? `${count} × ${COVER_WORDS[kind]}` : COVER_WORDS[kind]);
 
 type Plain = Exclude<keyof Recipe, 'cover' | 'steps' | 'seasons'>;
@@ -156,6 +163,8 @@ export interface Difference {
   words: string;
 }
 
+const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
+
 const NUMBERS: Partial<Record<Plain, (by: string, more: boolean) => string>> = {
   males: (by, more) => `${by} ${by === '1' ? 'male' : 'males'} ${more ? 'more' : 'fewer'}`,
   females: (by, more) => `${by} ${by === '1' ? 'female' : 'females'} ${more ? 'more' : 'fewer'}`,
@@ -180,12 +189,8 @@ function listed<Item>(
     const [one, other] = [was ? wordsOf(was) : null, is ? wordsOf(is) : null];
     if (one === other) return [];
     const words =
-      one === null
-        ? `${other ?? ''} added`
-        : other === null
-          ? `no ${one.toLowerCase()}`
-          : `${other} instead of ${one.toLowerCase()}`;
-    return [{ label, before: one, after: other, words: words.charAt(0).toLowerCase() + words.slice(1) }];
+      one === null ? `${other ?? ''} added` : other === null ? `no ${lower(one)}` : `${other} instead of ${lower(one)}`;
+    return [{ label, before: one, after: other, words: lower(words) }];
   });
 }
 
@@ -201,7 +206,7 @@ export function compareRecipes(before: Recipe, after: Recipe): Difference[] {
         ? told(formatNumber(Math.abs(to - from), 3), to > from)
         : one === null
           ? `${field.label.toLowerCase()} ${other ?? ''}`
-          : `${field.label.toLowerCase()}: ${(other ?? 'not said').toLowerCase()} instead of ${one.toLowerCase()}`;
+          : `${field.label.toLowerCase()}: ${lower(other ?? 'not said')} instead of ${lower(one)}`;
     return [{ label: field.label, before: one, after: other, words }];
   });
   const season = [seasonWords(before.seasons), seasonWords(after.seasons)];

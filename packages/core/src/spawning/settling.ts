@@ -33,7 +33,7 @@ export const SIGN_WORDS: Record<Sign, string> = {
 const NEAR: readonly Sign[] = ['cleaning', 'tubes', 'nestBuilt'];
 
 /** What a sign asks for next, in a sentence; null when nothing but to wait. */
-export function afterSign(sign: Sign, recipe: Pick<Recipe, 'nextLever'>): string | null {
+export function afterSign(sign: Sign, recipe: Pick<Recipe, 'nextLever'>, isTriggered: boolean): string | null {
   if (NEAR.includes(sign))
     return 'Eggs may be there within a day or two: look at first light and at dusk, feed lightly, change nothing.';
   switch (sign) {
@@ -47,7 +47,9 @@ export function afterSign(sign: Sign, recipe: Pick<Recipe, 'nextLever'>): string
       return 'A cave is taken: leave the tank quiet, and do not lift the cave for a week.';
     case 'colour':
     case 'chasing':
-      return 'They are ripe: the trigger may go ahead.';
+      return isTriggered
+        ? 'They are ripe: look for eggs at first light and at dusk.'
+        : 'They are ripe: the trigger may go ahead.';
     case 'nothing':
       return recipe.nextLever ? `If nothing is seen by the decision day: ${LEVER_WORDS[recipe.nextLever].toLowerCase()}.` : null;
     default:
@@ -62,7 +64,7 @@ export const ATTEMPT_STATES = [
   'set up',
   'triggered',
   'spawning',
-  'with young',
+  'with a brood',
   'spawned',
   'failed',
   'given up',
@@ -83,7 +85,7 @@ export function attemptState(
   today: string,
 ): AttemptState {
   if (attempt.outcome) return attempt.outcome as AttemptState;
-  if (attempt.clutches > 0) return attempt.alive > 0 ? 'with young' : 'spawning';
+  if (attempt.clutches > 0) return attempt.alive > 0 ? 'with a brood' : 'spawning';
   if (attempt.triggered) return 'triggered';
   if (attempt.from > today || (attempt.setUpOn ?? '') > today)
     return attempt.conditioningFrom && attempt.conditioningFrom <= today ? 'conditioning' : 'planned';

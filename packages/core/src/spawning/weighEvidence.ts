@@ -128,12 +128,45 @@ export interface EvidenceRow {
   claim: boolean;
   /** Other factors that stood with it, or against it, in every attempt: nothing tells them apart. */
   together: string[];
+  /** Claimed ones, surer than this, that mostly stood with it or against it: it may only stand for one of them. */
+  often: string[];
 }
 
 /** Fewer on a side say nothing that may be called a sign. */
 export const FEW = 4;
 /** Between these nothing leans. */
 const LEANS = 0.8;
+
+/** Strong levers first: of several that always went together the first is kept. */
+const WEIGHT = [
+  'lever:cooler',
+  'lever:warmer',
+  'lever:liveFood',
+  'lever:softer',
+  'lever:season',
+  'lever:dark',
+  'lever:levelDown',
+  'lever:light',
+  'lever:flow',
+];
+const weightOf = ({ factor }: EvidenceRow) => WEIGHT.indexOf(factor) + 1 || WEIGHT.length + 1;
+const byWeight = (a: EvidenceRow, b: EvidenceRow) => weightOf(a) - weightOf(b);
+
+/** How far two flags went together over the attempts where both are known, -1..1; 0 where nothing can be said. */
+function goTogether(a: readonly (boolean | null)[], b: readonly (boolean | null)[]): number {
+  const count = [0, 0, 0, 0];
+  a.forEach((one, i) => {
+    const other = b[i] ?? null;
+    if (one === null || other === null) return;
+    const cell = (one ? 2 : 0) + (other ? 1 : 0);
+    count[cell] = (count[cell] ?? 0) + 1;
+  });
+  const [neither = 0, second = 0, first = 0, both = 0] = count;
+  const scale = Math.sqrt((neither + second) * (first + both) * (neither + first) * (second + both));
+  return scale === 0 ? 0 : (neither * both - first * second) / scale;
+}
+/** From here on two factors mostly go together. */
+const MOSTLY = 0.4;
 
 /** A factor as a flag: numbers are parted at their median. */
 function asFlags(name: string, records: readonly AttemptRecord[]): { flags: (boolean | null)[]; at: number | null } {
@@ -204,10 +237,22 @@ export function weighEvidence(
       q: found?.q ?? null,
       claim: found?.claim ?? false,
       together: (bySignature.get(signatures[i] ?? '') ?? []).filter((other) => other !== name),
+      often: [],
     };
   });
-  const sure = ({ claim, q, probability }: EvidenceRow) => (claim ? 2 : 0) + (1 - (q ?? 1)) + Math.abs(probability - 0.5);
-  return { rows: rows.sort((a, b) => sure(b) - sure(a) || (a.factor < b.factor ? -1 : 1)), tried: judged.length, worked };
+  // To a thousandth: what is as good as equal stands in the order of its weight.
+  const sure = ({ claim, q, probability }: EvidenceRow) =>
+    Math.round(1000 * ((claim ? 2 : 0) + (1 - (q ?? 1)) + Math.abs(probability - 0.5)));
+  const sorted = rows.sort((a, b) => sure(b) - sure(a) || byWeight(a, b) || (a.factor < b.factor ? -1 : 1));
+  const flagsOf = new Map(parted.map(({ name, flags }) => [name, flags]));
+  const claimed = sorted.filter(({ claim }) => claim);
+  for (const [i, row] of claimed.entries())
+    row.often = claimed
+      .slice(0, i)
+      .filter(({ factor }) => !row.together.includes(factor))
+      .filter(({ factor }) => Math.abs(goTogether(flagsOf.get(factor) ?? [], flagsOf.get(row.factor) ?? [])) >= MOSTLY)
+      .map(({ factor }) => factor);
+  return { rows: sorted, tried: judged.length, worked };
 }
 
 /** How sure a row is, in plain words; small samples say that they are small, and nothing is said to be nothing. */
@@ -246,12 +291,7 @@ export function proposeNext(rows: readonly EvidenceRow[], last: AttemptFactors):
         (claim || Math.max(probability, 1 - probability) >= 0.9) && last[factor] !== probability > 0.5,
     )
     .sort((a, b) => Number(b.claim) - Number(a.claim) || Math.abs(b.probability - 0.5) - Math.abs(a.probability - 0.5))[0];
-  const tell = (row: EvidenceRow, set: boolean) =>
-    set
-      ? row.withWords
-      : row.without.trials > 0 && row.withoutWords === 'without'
-        ? `without ${lower(row.label)}`
-        : row.withoutWords;
+  const tell = ({ label, withWords }: EvidenceRow, set: boolean) => (set ? withWords : `without ${lower(label)}`);
   if (helpful) {
     const set = helpful.probability > 0.5;
     const [side, other] = set ? [helpful.with, helpful.without] : [helpful.without, helpful.with];
@@ -262,6 +302,17 @@ export function proposeNext(rows: readonly EvidenceRow[], last: AttemptFactors):
       words: `Next time ${tell(helpful, set)}: it worked ${side.successes} of ${side.trials} times, ${other.successes} of ${other.trials} otherwise. Most likely to succeed.`,
     };
   }
+  // What always went together cannot be told apart: leave one of them out.
+  const bound = open.find(({ claim, probability, together }) => claim && probability > 0.5 && together.some(CHANGEABLE));
+  const main = bound && open.filter(({ factor }) => factor === bound.factor || bound.together.includes(factor)).sort(byWeight)[0];
+  const left = main && open.filter(({ factor }) => main.together.includes(factor)).sort(byWeight)[0];
+  if (main && left)
+    return {
+      factor: left.factor,
+      set: false,
+      aim: 'teach',
+      words: `Next time ${main.withWords} but without ${lower(left.label)}: they always stood together, and nothing tells which of them did it. It would teach most.`,
+    };
   const least = open
     .map((row) => ({ row, fewest: Math.min(row.with.trials, row.without.trials), set: row.with.trials <= row.without.trials }))
     .sort((a, b) => a.fewest - b.fewest || (a.row.factor < b.row.factor ? -1 : 1))[0];
@@ -270,7 +321,7 @@ export function proposeNext(rows: readonly EvidenceRow[], last: AttemptFactors):
         factor: least.row.factor,
         set: least.set,
         aim: 'teach',
-        words: `Next time ${tell(least.row, least.set)}: only ${least.fewest} of your attempts ${least.fewest === 1 ? 'was' : 'were'}, and everything else is known better. It would teach most.`,
+        words: `Next time ${tell(least.row, least.set)}: ${least.fewest === 0 ? 'none' : least.fewest} of your attempts ${least.fewest === 1 ? 'was' : 'were'} so. It would teach most.`,
       }
     : null;
 }
@@ -307,4 +358,14 @@ export function withChange(recipe: Recipe, { factor, set }: Pick<NextChange, 'fa
       : [...recipe.steps.filter((one) => one.lever !== 'wait'), step],
     ...(trigger ? { trigger } : {}),
   };
+}
+
+/** Rows with each bundle of factors that always went together told once, by its strongest. */
+export function bundled(rows: readonly EvidenceRow[]): EvidenceRow[] {
+  const told = new Set<string>();
+  return rows.filter(({ factor, together }) => {
+    if (told.has(factor)) return false;
+    for (const other of together) told.add(other);
+    return true;
+  });
 }

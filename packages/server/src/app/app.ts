@@ -179,10 +179,10 @@ export function buildApp({ services, log, secret, webFolder }: AppOptions): Expr
   mount(
     router,
     AREAS.spawning,
-    spawningHandlers(spawning, (at, ids) => broods.byAttempt(at, ids)),
+    spawningHandlers(spawning, (at, ids) => broods.byAttempt(at, ids), services.evidence),
     whoOf,
   );
-  mount(router, AREAS.broods, broodsHandlers(broods, broodPages, services.evidence), whoOf);
+  mount(router, AREAS.broods, broodsHandlers(broods, broodPages), whoOf);
   mount(router, AREAS.larder, larderHandlers(larder, viewOf), whoOf);
   mount(router, AREAS.transfers, transfersHandlers(services.transfers), whoOf);
   mount(router, AREAS.rounds, roundsHandlers(rounds), whoOf);

@@ -132,7 +132,8 @@ export function createEvidence({ clock, room, water, care, hours, spawning, repo
     const now = clock.now();
     const records = attempts.map((attempt) => {
       const own = [...(broodsBy.get(attempt.id) ?? [])].sort((a, b) => (a.laidTo < b.laidTo ? -1 : 1));
-      const begun = attempt.triggered?.toAt ?? new Date(`${attempt.setUpOn ?? attempt.from}T12:00:00Z`).toISOString();
+      const begun =
+        attempt.triggered?.toAt ?? new Date(`${attempt.triggerOn ?? attempt.setUpOn ?? attempt.from}T12:00:00Z`).toISOString();
       const laid = own[0] ? Date.parse(own[0].laidFrom) / 2 + Date.parse(own[0].laidTo) / 2 : null;
       const ended = attempt.ended?.day ? Date.parse(`${attempt.ended.day}T12:00:00Z`) : null;
       const all = own.map(({ id }) => countsBy.get(id));

@@ -1,16 +1,10 @@
 import type { broodsEndpoints } from '@freshet/contract/broods';
 import type { Handlers } from '../platform';
-import type { createEvidence } from './broods.evidence';
 import type { BroodPages } from './broods.pages';
 import type { BroodsService } from './broods.service';
 
-export const broodsHandlers = (
-  broods: BroodsService,
-  pages: BroodPages,
-  evidence: ReturnType<typeof createEvidence>,
-): Handlers<typeof broodsEndpoints> => ({
+export const broodsHandlers = (broods: BroodsService, pages: BroodPages): Handlers<typeof broodsEndpoints> => ({
   broods: ({ who }) => pages.cards(who),
-  evidence: ({ who, query }) => evidence(who, query.speciesKey),
   brood: ({ who, params }) => pages.page(who, params.broodId ?? ''),
   addClutch: ({ who, body }) => broods.addClutch(who, body),
   foundBrood: ({ who, body }) => broods.foundBrood(who, body),

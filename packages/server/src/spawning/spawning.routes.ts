@@ -1,9 +1,18 @@
+import type { ReplyOf } from '@freshet/contract/endpoints';
 import type { spawningEndpoints } from '@freshet/contract/spawning';
-import type { Handlers } from '../platform';
+import type { Handlers, Who } from '../platform';
 import type { BroodsBy, SpawningService } from './spawning.service';
 
-/** @param broodsBy - broods of attempts, from the area that knows them */
-export const spawningHandlers = (spawning: SpawningService, broodsBy: BroodsBy): Handlers<typeof spawningEndpoints> => ({
+/** Attempts as evidence, of one species or of all. */
+type Evidence = (who: Who, speciesKey: string | undefined) => Promise<ReplyOf<typeof spawningEndpoints.evidence>>;
+
+/** @param broodsBy - broods of attempts, from the area that knows them @param evidence - from the same */
+export const spawningHandlers = (
+  spawning: SpawningService,
+  broodsBy: BroodsBy,
+  evidence: Evidence,
+): Handlers<typeof spawningEndpoints> => ({
+  evidence: ({ who, query }) => evidence(who, query.speciesKey),
   attempts: ({ who, query }) => spawning.attempts(who, query, broodsBy),
   attempt: ({ who, params }) => spawning.attempt(who, params.attemptId ?? '', broodsBy),
   addAttempt: ({ who, body }) => spawning.addAttempt(who, body),

@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import {
+  bundled,
   factorWords,
   FEW,
   OUTCOMES,
@@ -52,7 +53,7 @@ function RateBar({ tally, isBetter }: { tally: EvidenceRow['with']; isBetter: bo
 function Row({ row }: { row: EvidenceRow }) {
   const better = row.probability >= 0.5;
   const side = (tally: EvidenceRow['with'], words: string, isBetter: boolean) => (
-    <div className="flex flex-wrap items-center gap-x-3">
+    <div className="flex flex-col">
       <RateBar tally={tally} isBetter={isBetter && row.claim} />
       <span>
         <b>
@@ -90,6 +91,16 @@ function Row({ row }: { row: EvidenceRow }) {
           ]}
           source="docs/sources.md#evidence-screen"
         />
+        {row.often.length > 0 && (
+          <span className="block text-note font-normal text-quiet">
+            mostly went with{' '}
+            {row.often
+              .slice(0, 2)
+              .map((name) => factorWords(name).label.toLowerCase())
+              .join(', ')}
+            ; may only stand for it
+          </span>
+        )}
         {row.together.length > 0 && (
           <span className="block text-note font-normal text-quiet">
             always together with {row.together.map((name) => factorWords(name).label.toLowerCase()).join(', ')}
@@ -164,10 +175,11 @@ function Weighed({ records, speciesKey }: { records: Reply<'evidence'>; speciesK
   const several = useWork(isSeveral ? () => evidenceWork().severalAtOnce(records, rule) : null, [records, rule, isSeveral]);
   const last = records[0];
   const next = weighed && last ? proposeNext(weighed.rows, last.factors) : null;
-  const telling = weighed?.rows.filter(({ with: one, without }) => Math.min(one.trials, without.trials) >= FEW) ?? [];
-  const few = (weighed?.rows.length ?? 0) - telling.length;
-  const shown = showAll ? (weighed?.rows ?? []) : telling.slice(0, 9);
-  const claims = weighed?.rows.filter(({ claim }) => claim).length ?? 0;
+  const rows = bundled(weighed?.rows ?? []);
+  const telling = rows.filter(({ with: one, without }) => Math.min(one.trials, without.trials) >= FEW);
+  const few = rows.length - telling.length;
+  const shown = showAll ? rows : telling.slice(0, 9);
+  const claims = rows.filter(({ claim }) => claim).length;
   return (
     <>
       <div className="mb-3 grid gap-4 sm:grid-cols-2 lg:grid-cols-[1.2fr_1fr_1fr_1fr]">
@@ -250,7 +262,7 @@ function Weighed({ records, speciesKey }: { records: Reply<'evidence'>; speciesK
         <LinkButton className="mt-2" onClick={() => setShowAll(!showAll)}>
           {showAll
             ? 'Only what was tried often enough'
-            : `Show all ${weighed.rows.length}${few > 0 ? `, ${few} of them tried too seldom to say` : ''}`}
+            : `Show all ${rows.length}${few > 0 ? `, ${few} of them tried too seldom to say` : ''}`}
         </LinkButton>
       )}
       <section aria-label="All at once" className="mt-5">

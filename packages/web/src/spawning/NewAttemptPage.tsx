@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { v7 as newId } from 'uuid';
 import {
@@ -126,7 +126,7 @@ export function NewAttemptPage() {
   const lots = useGet('lots');
   const life = useGet('tankLife');
   const attempts = useGet('attempts', { query: { limit: '200' } });
-  const { choices, all } = useRecipeChoices();
+  const { choices, all, isLoaded } = useRecipeChoices();
   const attemptId = useRef(newId());
   const wantedRef = search.get('recipe');
   const [recipeRef, setRecipeRef] = useState<string | null>(null);
@@ -213,7 +213,7 @@ export function NewAttemptPage() {
     const by = Math.max(0, Math.round((Date.parse(house.today) - Date.parse(late)) / 86_400_000));
     return shiftPlan(days, 'all', by);
   }
-  function useRecipe(ref: string): void {
+  function takeRecipe(ref: string): void {
     const choice = all.find((one) => one.ref === ref);
     if (!choice) return;
     setRecipeRef(ref);
@@ -225,27 +225,33 @@ export function NewAttemptPage() {
     setValue('speciesKey', key);
     if (!kind) return;
     const first = choicesFor(choices, kind)[0];
-    if (first) useRecipe(first.ref);
+    if (first) takeRecipe(first.ref);
     else setDraft(toDraft(defaultRecipe(kind.method), house.units));
     const number = (attempts.data?.attempts ?? []).filter((attempt) => attempt.speciesKey === key).length + 1;
     // A name that was typed stays.
-    if (!formState.dirtyFields.name) setValue('name', `${kind.commonName} ${number}`);
+    if (!formState.dirtyFields.name && !search.get('name')) setValue('name', `${kind.commonName} ${number}`);
     const [males, females] = [fit(lots.data ?? [], key, 'males'), fit(lots.data ?? [], key, 'females')];
     setValue('sires', males.length === 1 && males[0] ? [males[0].id] : []);
     setValue('dams', females.length === 1 && females[0] ? [females[0].id] : []);
     const home = males[0]?.tankId ?? females[0]?.tankId;
     if (!values.tankId && home) setValue('tankId', home);
   }
-  // A link may name the recipe (and species): it is taken once, when both are known.
+  // A link may name species, recipe, tank and parents: taken once, when all is there to choose from.
   const linked = useRef(false);
-  if (!linked.current && chosen && lots.data && (wantedRef ? all.some(({ ref }) => ref === wantedRef) : suits.length > 0)) {
+  const known = species.data !== undefined && lots.data !== undefined && attempts.data !== undefined && isLoaded;
+  useEffect(() => {
+    if (linked.current || !known) return;
     linked.current = true;
-    if (search.get('species') || wantedRef)
-      queueMicrotask(() => {
-        if (wantedRef) useRecipe(wantedRef);
-        else if (suits[0]) useRecipe(suits[0].ref);
-      });
-  }
+    const [tank, sire, dam] = ['tank', 'sire', 'dam'].map((name) => search.get(name));
+    const recipe = all.find(({ ref }) => ref === wantedRef);
+    const key = search.get('species') ?? recipe?.speciesKey ?? null;
+    if (key) choose(key);
+    if (recipe) takeRecipe(recipe.ref);
+    if (tank) setValue('tankId', tank);
+    if (sire) setValue('sires', sire.split(','));
+    if (dam) setValue('dams', dam.split(','));
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when everything is known
+  }, [known]);
   function wishFor(day: string): void {
     setValue('wish', day);
     if (!chosen || !read.ok || !/^\d{4}-\d{2}-\d{2}$/.test(day)) return;
@@ -364,7 +370,7 @@ export function NewAttemptPage() {
               label="After which recipe"
               hint={why}
               value={recipeRef ?? ''}
-              onChange={(event) => useRecipe(event.target.value)}
+              onChange={(event) => takeRecipe(event.target.value)}
             >
               {suits.map(({ ref, name, isOwn, version }) => (
                 <option key={ref} value={ref}>

@@ -13,6 +13,8 @@ import { inUnits } from '@freshet/core/units';
 import { useHouse } from '../data';
 import { Fact } from '../ui';
 
+/** Letters that stand beside a name. */
+const LONG = 26;
 const GROUPS: [RecipeField['group'], string][] = [
   ['tank', 'Tank and light'],
   ['water', 'Water'],
@@ -31,10 +33,18 @@ export function RecipeView({ recipe, isBorn = false }: { recipe: Recipe; isBorn?
       if (words === null || (field.key === 'covered' && !recipe.covered)) return [];
       if (isBorn && ['eggPlan', 'fungus', 'dailyChangeFraction'].includes(field.key)) return [];
       if (field.key === 'dailyChangeFraction' && recipe.dailyChangeFraction === 0) return [];
+      if (field.key === 'divider' && recipe.divider === 'none') return [];
+      // What takes more than a few words stands below its name.
       return [
-        <Fact key={field.key} label={field.label}>
-          <span className="whitespace-normal">{show(words)}</span>
-        </Fact>,
+        words.length > LONG ? (
+          <p key={field.key} className="border-b border-rule py-1.5">
+            {field.label} <b className="block">{show(words)}</b>
+          </p>
+        ) : (
+          <Fact key={field.key} label={field.label}>
+            {show(words)}
+          </Fact>
+        ),
       ];
     });
   return (

@@ -12,6 +12,7 @@ export function SettlingLog({
     id: string;
     name: string;
     recipe: Recipe;
+    triggered: object | null;
     events: readonly { id: string; sign: Sign | null; to: string; words: string }[];
   };
   may: boolean;
@@ -20,7 +21,7 @@ export function SettlingLog({
   const log = useLog();
   const seen = attempt.events.filter(({ sign }) => sign !== null);
   const last = seen.at(-1);
-  const next = last?.sign ? afterSign(last.sign, attempt.recipe) : null;
+  const next = last?.sign ? afterSign(last.sign, attempt.recipe, attempt.triggered !== null) : null;
   return (
     <div>
       {may && (

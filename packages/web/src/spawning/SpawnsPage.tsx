@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { stepWords, TRIGGER_WORDS } from '@freshet/core/spawning';
+import { stepsWords, TRIGGER_WORDS } from '@freshet/core/spawning';
 import { daysBetween, formatDay, formatDayRange, houseDay } from '@freshet/core/time';
 import { inUnits } from '@freshet/core/units';
 import { showHeads, useGet, useHouse, type Reply } from '../data';
@@ -135,13 +135,7 @@ function TheTimeItWorked({ names }: { names: ReadonlyMap<string, string> }) {
             </Link>
           </span>
           <span className="block text-note text-quiet">
-            {inUnits(
-              record.recipe.steps
-                .filter(({ lever }) => lever !== 'wait')
-                .map(stepWords)
-                .join('; ') || TRIGGER_WORDS[record.recipe.trigger],
-              house.units,
-            )}
+            {inUnits(stepsWords(record.recipe.steps) || TRIGGER_WORDS[record.recipe.trigger], house.units)}
           </span>
         </li>
       ))}

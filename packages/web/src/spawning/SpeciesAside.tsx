@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { sureWords, USUAL_RULE, weighEvidence } from '@freshet/core/spawning';
+import { bundled, FEW, sureWords, USUAL_RULE, weighEvidence } from '@freshet/core/spawning';
 import { FOOD_NAMES, METHOD_TEMPLATES } from '@freshet/core/species';
 import { formatRange } from '@freshet/core/units';
 import { showTemperature, showVolume, useHouse, type Reply } from '../data';
@@ -21,7 +21,8 @@ export function SpeciesAside({
   const house = useHouse();
   if (!species) return <Panel title="The species">Choose a species, and what is known of it stands here.</Panel>;
   const { figures } = species;
-  const { rows } = weighEvidence(history.records, USUAL_RULE);
+  const { rows: all, tried, worked } = weighEvidence(history.records, USUAL_RULE);
+  const rows = bundled(all).filter((row) => Math.min(row.with.trials, row.without.trials) >= FEW);
   return (
     <>
       <Panel title={species.commonName}>
@@ -56,6 +57,14 @@ export function SpeciesAside({
             </Link>
           }
         >
+          {tried > 0 && (
+            <p className="mb-1">
+              <b>
+                {worked} of {tried}
+              </b>{' '}
+              spawned within {USUAL_RULE.withinDays} days.
+            </p>
+          )}
           {rows.slice(0, 3).map((row) => (
             <p key={row.factor} className="border-b border-rule py-1.5">
               <b>
@@ -74,7 +83,7 @@ export function SpeciesAside({
               .
             </p>
           )}
-          {rows.length === 0 && <p className="text-quiet">Nothing to compare yet: every try was alike, or went on still.</p>}
+          {rows.length === 0 && <p className="text-quiet">Too few tries to compare one way with another.</p>}
         </Panel>
       )}
     </>

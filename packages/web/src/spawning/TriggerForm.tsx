@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { rewarm } from '@freshet/core/room';
-import { stepWords, type Recipe } from '@freshet/core/spawning';
+import { stepsWords, type Recipe } from '@freshet/core/spawning';
 import { tryCompute } from '@freshet/core/errors';
 import { formatNumber, formatRange, inUnits, parseQuantity } from '@freshet/core/units';
 import { showTemperature, showVolume, useEntryForm, useGet, useHouse } from '../data';
@@ -122,14 +122,14 @@ export function TriggerForm({
       ]
         .filter(Boolean)
         .join(', ')
-    : recipe.steps.map(stepWords).join('; ');
+    : stepsWords(recipe.steps);
   useEffect(() => {
     told.current = words;
   }, [words]);
   return (
     <EntryFormFrame entry={entry} action="Log the trigger">
       {recipe.steps.length > 0 && (
-        <p className="text-quiet">The recipe: {recipe.steps.map((step) => inUnits(stepWords(step), house.units)).join('; ')}.</p>
+        <p className="text-quiet">The recipe: {inUnits(stepsWords(recipe.steps) || 'wait and watch', house.units)}.</p>
       )}
       <div className="grid gap-4 sm:grid-cols-3">
         <QuantityField
@@ -166,9 +166,9 @@ export function TriggerForm({
       {result && (
         <div className="border border-rule px-3">
           <Fact label="Of the tank">{formatNumber(result.share * 100)} %</Fact>
-          <Fact label="The tank then stands at">
+          <Fact label="The tank then at">
             {result.tempC === null || before === null
-              ? 'its temperature, or that of the new water, is not known'
+              ? 'not known: give the new water’s temperature'
               : `${showTemperature(result.tempC, house)}, now ${showTemperature(before, house)}`}
           </Fact>
           <Fact label="Hardness then">

@@ -132,7 +132,12 @@ export function AttemptLine({
         {ticks.map((day) => (
           <g key={day}>
             <line x1={x(noon(day))} x2={x(noon(day))} y1={TOP - 2} y2={height} stroke="var(--rule)" />
-            <text x={x(noon(day)) + 3} y={13} className="fill-quiet text-note">
+            <text
+              x={x(noon(day)) + 3}
+              y={13}
+              className="fill-quiet text-note"
+              visibility={x(noon(day)) + 50 > width ? 'hidden' : undefined}
+            >
               {formatDay(day, house.today).replace(/^\w+ /, '')}
             </text>
           </g>

@@ -42,6 +42,6 @@ export function nextSentence(
     if (late < today) return 'Eggs are later than usual: look once more, then decide.';
     return `Eggs are likely ${formatDayRange(soon < today ? today : soon, late, today)}: look at first light${firstLight ? `, ${firstLight},` : ''} and at dusk.`;
   }
-  if (state === 'spawning' || state === 'with young') return null;
+  if (state === 'spawning' || state === 'with a brood') return null;
   return null;
 }
