@@ -1,7 +1,21 @@
 // Bases know no area. Areas stand in the order of the work; a later one may use an earlier one, never the reverse. `house` puts the
 // slices of the areas before it together: what comes after may use it.
 const AREAS = ['species', 'room', 'stock', 'spawning', 'broods', 'larder', 'growout', 'house', 'transfers', 'sales', 'rounds'];
-const BASES = ['platform', 'ui', 'data', 'units', 'numerics', 'evidence', 'sky', 'problems', 'endpoints', 'values', 'time', 'errors', 'print'];
+const BASES = [
+  'platform',
+  'ui',
+  'data',
+  'units',
+  'numerics',
+  'evidence',
+  'sky',
+  'problems',
+  'endpoints',
+  'values',
+  'time',
+  'errors',
+  'print',
+];
 const MAY = {
   core: [],
   contract: ['core'],

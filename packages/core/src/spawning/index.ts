@@ -67,22 +67,19 @@ export {
   type PlanTank,
 } from './planAttempt';
 export { afterSign, ATTEMPT_STATES, attemptState, SIGN_WORDS, SIGNS, type AttemptState, type Sign } from './settling';
+export { factorWords, recipeFactors } from './factors';
+export { proposeNext, withChange, type NextChange } from './proposeNext';
 export {
   bundled,
-  factorWords,
   FEW,
   outcomeOf,
   OUTCOMES,
-  proposeNext,
-  recipeFactors,
   sureWords,
   USUAL_RULE,
   weighEvidence,
-  withChange,
   type AttemptFactors,
   type AttemptRecord,
   type EvidenceRow,
-  type NextChange,
   type Outcome,
   type OutcomeRule,
 } from './weighEvidence';

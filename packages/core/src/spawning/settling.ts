@@ -29,13 +29,8 @@ export const SIGN_WORDS: Record<Sign, string> = {
   nothing: 'Nothing yet',
 };
 
-/** Signs that spawning is near, within a day or two. */
-const NEAR: readonly Sign[] = ['cleaning', 'tubes', 'nestBuilt'];
-
 /** What a sign asks for next, in a sentence; null when nothing but to wait. */
 export function afterSign(sign: Sign, recipe: Pick<Recipe, 'nextLever'>, isTriggered: boolean): string | null {
-  if (NEAR.includes(sign))
-    return 'Eggs may be there within a day or two: look at first light and at dusk, feed lightly, change nothing.';
   switch (sign) {
     case 'hiding':
       return 'She does not stand him: give her more cover or a divider, and wait with the trigger until she feeds in the open.';
@@ -52,8 +47,10 @@ export function afterSign(sign: Sign, recipe: Pick<Recipe, 'nextLever'>, isTrigg
         : 'They are ripe: the trigger may go ahead.';
     case 'nothing':
       return recipe.nextLever ? `If nothing is seen by the decision day: ${LEVER_WORDS[recipe.nextLever].toLowerCase()}.` : null;
-    default:
-      return null;
+    case 'cleaning':
+    case 'tubes':
+    case 'nestBuilt':
+      return 'Eggs may be there within a day or two: look at first light and at dusk, feed lightly, change nothing.';
   }
 }
 

@@ -1,6 +1,5 @@
 import { compare, rate, screen, type Rate, type Tally } from '../evidence';
-import { COVERS, LEVERS, type Lever, type Recipe } from './recipe';
-import { COVER_WORDS, LEVER_WORDS } from './recipeFields';
+import { byWeight, factorWords, NUMBERS } from './factors';
 
 /** What was done at an attempt and stood around it; flags and numbers, null where not known. */
 export type AttemptFactors = Readonly<Record<string, boolean | number | null>>;
@@ -42,76 +41,6 @@ export function outcomeOf(record: AttemptRecord, { outcome, withinDays, share }:
   return record.eggs === null || record.eggs === 0 || of === null ? null : of / record.eggs >= share;
 }
 
-/** How a factor is told: "with a cooler change", "without". */
-interface FactorWords {
-  label: string;
-  with: string;
-  without: string;
-}
-const FIXED: Record<string, FactorWords> = {
-  rain: { label: 'Rain or osmosis water', with: 'with rain or osmosis water', without: 'without' },
-  bareTank: { label: 'Bare, fresh tank', with: 'in a bare tank', without: 'in a mature one' },
-  covered: { label: 'Sides covered', with: 'covered', without: 'open' },
-  company: { label: 'Company in the tank', with: 'with other species', without: 'alone' },
-  liveFood: { label: 'Live food in the fortnight before', with: 'with live food', without: 'without' },
-  pressureFalling: { label: 'Falling air pressure', with: 'while it fell', without: 'otherwise' },
-  fullMoon: { label: 'Full moon', with: 'around full moon', without: 'at other times' },
-  newMoon: { label: 'New moon', with: 'around new moon', without: 'at other times' },
-  winterHalf: { label: 'Cold half of the year', with: 'in the cold half', without: 'in the warm half' },
-  femalesFirst: { label: 'Females in first', with: 'with females in first', without: 'otherwise' },
-  conditioned: { label: 'Conditioned beforehand', with: 'after conditioning', without: 'without' },
-};
-/** Numbers: how they are called and their unit. */
-const NUMBERS: Record<string, { label: string; unit: string }> = {
-  tempC: { label: 'Temperature', unit: '°C' },
-  ghDeg: { label: 'Hardness', unit: '°dGH' },
-  ph: { label: 'pH', unit: '' },
-  changeShare: { label: 'Size of the change', unit: '%' },
-  coolerC: { label: 'Step in temperature', unit: '°C' },
-  daysSinceLast: { label: 'Days since their last spawning', unit: 'days' },
-  condition: { label: 'Condition of the parents', unit: '' },
-  females: { label: 'Females', unit: '' },
-  dayHours: { label: 'Length of the day', unit: 'h' },
-};
-
-const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
-/** The words of a factor. */
-export function factorWords(name: string): FactorWords {
-  if (FIXED[name]) return FIXED[name];
-  const [kind, what = ''] = name.split(':');
-  if (kind === 'lever') {
-    const words = LEVER_WORDS[what as Lever];
-    return { label: words, with: `with ${lower(words)}`, without: 'without' };
-  }
-  if (kind === 'cover') {
-    const words = COVER_WORDS[what as keyof typeof COVER_WORDS];
-    return { label: words.charAt(0).toUpperCase() + words.slice(1), with: `with ${words}`, without: 'without' };
-  }
-  if (kind === 'tank') return { label: `In ${what}`, with: `in ${what}`, without: 'elsewhere' };
-  if (kind === 'tag') return { label: `“${what}”`, with: `with “${what}”`, without: 'without' };
-  const number = NUMBERS[name];
-  return { label: number?.label ?? name, with: 'more', without: 'less' };
-}
-
-/** What a recipe alone says of an attempt. */
-export function recipeFactors(recipe: Recipe): Record<string, boolean | number | null> {
-  const levers = new Set<Lever>(recipe.steps.map(({ lever }) => lever));
-  // What the school of the trigger says is done, too, where no steps were written down.
-  if (recipe.trigger === 'coolChange') levers.add('cooler');
-  if (recipe.trigger === 'warm') levers.add('warmer');
-  if (recipe.trigger === 'dawnLightAndFood') levers.add('liveFood');
-  if (recipe.trigger === 'season') levers.add('season');
-  const covers = new Set(recipe.cover.map(({ kind }) => kind));
-  return {
-    ...Object.fromEntries(LEVERS.filter((lever) => lever !== 'wait').map((lever) => [`lever:${lever}`, levers.has(lever)])),
-    ...(covers.size === 0 ? {} : Object.fromEntries(COVERS.map((kind) => [`cover:${kind}`, covers.has(kind)]))),
-    bareTank: recipe.tankSchool === 'bare',
-    covered: recipe.covered,
-    femalesFirst: recipe.firstIn === 'females',
-    females: recipe.females,
-  };
-}
-
 /** One factor against the outcome. */
 export interface EvidenceRow {
   factor: string;
@@ -136,21 +65,6 @@ export interface EvidenceRow {
 export const FEW = 4;
 /** Between these nothing leans. */
 const LEANS = 0.8;
-
-/** Strong levers first: of several that always went together the first is kept. */
-const WEIGHT = [
-  'lever:cooler',
-  'lever:warmer',
-  'lever:liveFood',
-  'lever:softer',
-  'lever:season',
-  'lever:dark',
-  'lever:levelDown',
-  'lever:light',
-  'lever:flow',
-];
-const weightOf = ({ factor }: EvidenceRow) => WEIGHT.indexOf(factor) + 1 || WEIGHT.length + 1;
-const byWeight = (a: EvidenceRow, b: EvidenceRow) => weightOf(a) - weightOf(b);
 
 /** How far two flags went together over the attempts where both are known, -1..1; 0 where nothing can be said. */
 function goTogether(a: readonly (boolean | null)[], b: readonly (boolean | null)[]): number {
@@ -265,99 +179,6 @@ export function sureWords({ probability, claim, with: one, without }: EvidenceRo
   return Math.max(probability, 1 - probability) >= LEANS
     ? `leans ${better ? 'to better' : 'to worse'}, not sure yet`
     : 'no sign that it matters';
-}
-
-/** The one change proposed for the next attempt. */
-export interface NextChange {
-  factor: string;
-  /** Whether it should be there next time. */
-  set: boolean;
-  /** `succeed`: it worked more often; `teach`: too little is known of it. */
-  aim: 'succeed' | 'teach';
-  words: string;
-}
-
-const CHANGEABLE = (factor: string) => factor.startsWith('lever:') || ['bareTank', 'covered', 'femalesFirst'].includes(factor);
-
-/**
- * The next attempt's one change: what most likely helps and the last one did not do; when nothing does, what was tried least on one
- * side. Null when there is nothing to choose from.
- */
-export function proposeNext(rows: readonly EvidenceRow[], last: AttemptFactors): NextChange | null {
-  const open = rows.filter(({ factor }) => CHANGEABLE(factor));
-  const helpful = open
-    .filter(
-      ({ claim, probability, factor }) =>
-        (claim || Math.max(probability, 1 - probability) >= 0.9) && last[factor] !== probability > 0.5,
-    )
-    .sort((a, b) => Number(b.claim) - Number(a.claim) || Math.abs(b.probability - 0.5) - Math.abs(a.probability - 0.5))[0];
-  const tell = ({ label, withWords }: EvidenceRow, set: boolean) => (set ? withWords : `without ${lower(label)}`);
-  if (helpful) {
-    const set = helpful.probability > 0.5;
-    const [side, other] = set ? [helpful.with, helpful.without] : [helpful.without, helpful.with];
-    return {
-      factor: helpful.factor,
-      set,
-      aim: 'succeed',
-      words: `Next time ${tell(helpful, set)}: it worked ${side.successes} of ${side.trials} times, ${other.successes} of ${other.trials} otherwise. Most likely to succeed.`,
-    };
-  }
-  // What always went together cannot be told apart: leave one of them out.
-  const bound = open.find(({ claim, probability, together }) => claim && probability > 0.5 && together.some(CHANGEABLE));
-  const main = bound && open.filter(({ factor }) => factor === bound.factor || bound.together.includes(factor)).sort(byWeight)[0];
-  const left = main && open.filter(({ factor }) => main.together.includes(factor)).sort(byWeight)[0];
-  if (main && left)
-    return {
-      factor: left.factor,
-      set: false,
-      aim: 'teach',
-      words: `Next time ${main.withWords} but without ${lower(left.label)}: they always stood together, and nothing tells which of them did it. It would teach most.`,
-    };
-  const least = open
-    .map((row) => ({ row, fewest: Math.min(row.with.trials, row.without.trials), set: row.with.trials <= row.without.trials }))
-    .sort((a, b) => a.fewest - b.fewest || (a.row.factor < b.row.factor ? -1 : 1))[0];
-  return least
-    ? {
-        factor: least.row.factor,
-        set: least.set,
-        aim: 'teach',
-        words: `Next time ${tell(least.row, least.set)}: ${least.fewest === 0 ? 'none' : least.fewest} of your attempts ${least.fewest === 1 ? 'was' : 'were'} so. It would teach most.`,
-      }
-    : null;
-}
-
-/** A recipe with one change of `proposeNext` made in it. */
-export function withChange(recipe: Recipe, { factor, set }: Pick<NextChange, 'factor' | 'set'>): Recipe {
-  if (factor === 'bareTank') return { ...recipe, tankSchool: set ? 'bare' : 'mature' };
-  if (factor === 'covered') return { ...recipe, covered: set };
-  if (factor === 'femalesFirst')
-    return { ...recipe, firstIn: set ? 'females' : 'together', daysAhead: Math.max(1, recipe.daysAhead) };
-  const lever = factor.slice('lever:'.length) as Lever;
-  const trigger = (
-    { cooler: 'coolChange', warmer: 'warm', liveFood: 'dawnLightAndFood', season: 'season' } as Partial<
-      Record<Lever, Recipe['trigger']>
-    >
-  )[lever];
-  if (!set)
-    return {
-      ...recipe,
-      steps: recipe.steps.filter((step) => step.lever !== lever),
-      trigger: trigger === recipe.trigger ? 'stable' : recipe.trigger,
-    };
-  const step = {
-    lever,
-    day: 0,
-    share: lever === 'cooler' || lever === 'softer' ? 0.3 : null,
-    degC: lever === 'cooler' ? 3 : lever === 'warmer' ? 2 : null,
-    hours: lever === 'dark' || lever === 'light' ? 12 : null,
-  };
-  return {
-    ...recipe,
-    steps: recipe.steps.some((one) => one.lever === lever)
-      ? recipe.steps
-      : [...recipe.steps.filter((one) => one.lever !== 'wait'), step],
-    ...(trigger ? { trigger } : {}),
-  };
 }
 
 /** Rows with each bundle of factors that always went together told once, by its strongest. */

@@ -78,11 +78,13 @@ export function createBroodsRepository(database: Database) {
              FROM broods b
              JOIN lots l ON l.house_id = b.house_id AND l.brood_id = b.id AND l.live = 1
              JOIN (
-               SELECT to_lot_id lot_id, cause, from_at, males + females + unsexed heads FROM movements
-               WHERE house_id = :houseId AND live = 1 AND from_lot_id IS NULL
+               SELECT m.to_lot_id lot_id, m.cause, m.from_at, m.males + m.females + m.unsexed heads FROM movements m
+               JOIN entries e ON e.id = m.entry_id AND e.undone = FALSE
+               WHERE m.house_id = :houseId AND m.live = 1 AND m.from_lot_id IS NULL AND m.cause <> 'undo'
                UNION ALL
-               SELECT from_lot_id, cause, from_at, -(males + females + unsexed) FROM movements
-               WHERE house_id = :houseId AND live = 1 AND to_lot_id IS NULL
+               SELECT m.from_lot_id, m.cause, m.from_at, -(m.males + m.females + m.unsexed) FROM movements m
+               JOIN entries e ON e.id = m.entry_id AND e.undone = FALSE
+               WHERE m.house_id = :houseId AND m.live = 1 AND m.to_lot_id IS NULL AND m.cause <> 'undo'
              ) t ON t.lot_id = l.id
              LEFT JOIN (SELECT brood_id, MAX(to_at) at FROM observations WHERE house_id = :houseId AND live = 1 AND kind = 'hatched' GROUP BY brood_id) h ON h.brood_id = b.id
              LEFT JOIN (SELECT brood_id, MAX(to_at) at FROM observations WHERE house_id = :houseId AND live = 1 AND kind = 'freeSwimming' GROUP BY brood_id) s ON s.brood_id = b.id

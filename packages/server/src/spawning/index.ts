@@ -1,4 +1,5 @@
-export { createSpawning, type SpawningService, type AttemptFacts, type BroodsBy } from './spawning.service';
+export { createSpawning, type SpawningService } from './spawning.service';
 export { createSpawningFacts } from './spawning.facts';
-export type { TriggerDetails } from './spawning.repository';
+export type { BroodsBy } from './spawning.replies';
+export type { AttemptFacts, TriggerDetails } from './spawning.repository';
 export { spawningHandlers } from './spawning.routes';

@@ -8,8 +8,7 @@ import type { Ticks } from '../agenda';
 import type { Applied, LogService, Scope } from '../log';
 import { DomainError, type Who } from '../platform';
 import type { WaterService } from '../room';
-import type { AttemptFacts } from './spawning.service';
-import type { AttemptRow, SpawningRepository } from './spawning.repository';
+import type { AttemptFacts, AttemptRow, SpawningRepository } from './spawning.repository';
 
 type Body<Name extends keyof typeof spawningEndpoints> = BodyOf<(typeof spawningEndpoints)[Name]>;
 

@@ -1,6 +1,7 @@
 import type { SpawningAttempt, SpawningFacts } from '@freshet/core/spawning';
 import type { Reading } from '../platform';
-import type { AttemptFacts, SpawningService } from './spawning.service';
+import type { AttemptFacts } from './spawning.repository';
+import type { SpawningService } from './spawning.service';
 
 const toAttempt = (attempt: AttemptFacts, hasBrood: boolean): SpawningAttempt => ({
   id: attempt.id,

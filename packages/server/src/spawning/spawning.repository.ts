@@ -80,6 +80,16 @@ const RECIPE = declareTable('recipes', {
   at: instant(),
 });
 
+/** An attempt with its parents, its days as they were last moved, and what became of it. */
+export interface AttemptFacts extends AttemptRow {
+  from: string;
+  to: string | null;
+  events: AttemptEventRow[];
+  parents: ParentRow[];
+  triggered: AttemptEventRow | null;
+  ended: AttemptEventRow | null;
+}
+
 export function createSpawningRepository(database: Database) {
   const attempts = houseTable(database, ATTEMPT);
   const parents = houseTable(database, PARENT);

@@ -1,7 +1,8 @@
 import type { ReplyOf } from '@freshet/contract/endpoints';
 import type { spawningEndpoints } from '@freshet/contract/spawning';
 import type { Handlers, Who } from '../platform';
-import type { BroodsBy, SpawningService } from './spawning.service';
+import type { BroodsBy } from './spawning.replies';
+import type { SpawningService } from './spawning.service';
 
 /** Attempts as evidence, of one species or of all. */
 type Evidence = (who: Who, speciesKey: string | undefined) => Promise<ReplyOf<typeof spawningEndpoints.evidence>>;

@@ -1,60 +1,24 @@
 import type { BodyOf } from '@freshet/contract/endpoints';
 import type { spawningEndpoints } from '@freshet/contract/spawning';
-import {
-  attemptState,
-  checkRecipe,
-  completeRecipe,
-  decideBooking,
-  defaultRecipe,
-  SIGN_WORDS,
-  type Sign,
-} from '@freshet/core/spawning';
-import type { Method, ResolvedSpecies } from '@freshet/core/species';
+import { checkRecipe, completeRecipe, decideBooking, defaultRecipe } from '@freshet/core/spawning';
+import type { Method } from '@freshet/core/species';
 import { formatDay, houseDay } from '@freshet/core/time';
 import type { Ticks } from '../agenda';
-import type { Applied, LogService, Scope } from '../log';
+import type { LogService, Scope } from '../log';
 import { DomainError, groupBy, type Clock, type Database, type Reading, type Who } from '../platform';
 import type { HoursService, RoomService, WaterService } from '../room';
-import type { LotRow, StockService } from '../stock';
+import type { StockService } from '../stock';
 import type { SpeciesService } from '../species';
 import { createAttemptEvents } from './spawning.events';
 import { createRecipes } from './spawning.recipes';
-import {
-  createSpawningRepository,
-  type AttemptEventRow,
-  type DatedDetails,
-  type AttemptRow,
-  type ParentRow,
-} from './spawning.repository';
+import { createReplies, labelOf, type BroodsBy } from './spawning.replies';
+import { createSpawningRepository, type AttemptFacts, type AttemptRow, type DatedDetails } from './spawning.repository';
 import { v7 as newId } from 'uuid';
 
 type Body<Name extends keyof typeof spawningEndpoints> = BodyOf<(typeof spawningEndpoints)[Name]>;
 
-/** An attempt with its parents, its days as they were last moved, and what became of it. */
-export interface AttemptFacts extends AttemptRow {
-  from: string;
-  to: string | null;
-  events: AttemptEventRow[];
-  parents: ParentRow[];
-  triggered: AttemptEventRow | null;
-  ended: AttemptEventRow | null;
-}
-
-/** Broods of some attempts with how many live, as a later area knows them. */
-export type BroodsBy = (
-  at: Reading,
-  attemptIds: readonly string[],
-) => Promise<ReadonlyMap<string, readonly { id: string; alive: number }[]>>;
 /** Attempts of one page. */
 const PAGE = 60;
-
-/** How a parent lot is called: species, line, generation. */
-function labelOf(lot: LotRow | undefined, kinds: ReadonlyMap<string, ResolvedSpecies>): string {
-  if (!lot) return 'gone';
-  return [lot.name ?? kinds.get(lot.speciesKey)?.commonName ?? lot.speciesKey, lot.line && `line ${lot.line}`, lot.generation]
-    .filter(Boolean)
-    .join(', ');
-}
 
 /** Spawning attempts: recipe, parents, trigger, end. */
 export function createSpawning({
@@ -82,7 +46,7 @@ export function createSpawning({
   inbreedingOf: (who: Who, speciesKey: string, sires: readonly string[], dams: readonly string[]) => Promise<number | null>;
 }) {
   const repository = createSpawningRepository(database);
-  const { attempts, parents, events } = repository;
+  const { attempts, parents } = repository;
   log.register({
     attempt: {
       tables: [attempts, parents],
@@ -124,77 +88,7 @@ export function createSpawning({
   const happened = createAttemptEvents({ now: () => clock.now(), log, ticks, water, repository, getAttempt, factsOf: withFacts });
   const recipes = createRecipes({ clock, log, species, repository });
 
-  /** Attempts as they are shown. */
-  async function toReplies(who: Who, rows: AttemptRow[], broodsBy: BroodsBy) {
-    const today = houseDay(clock.now(), who.timeZone);
-    const [facts, tankRows, kinds, broods] = await Promise.all([
-      withFacts(who, rows),
-      room.repository.tanks.find(who),
-      species.all(who),
-      broodsBy(
-        who,
-        rows.map(({ id }) => id),
-      ),
-    ]);
-    const parentIds = new Set(facts.flatMap((attempt) => attempt.parents.map(({ lotId }) => lotId)));
-    const lotRows = await stock.repository.byIds(who, [...parentIds]);
-    const codes = new Map(tankRows.map((tank) => [tank.id, tank.code]));
-    const lots = new Map(lotRows.map((lot) => [lot.id, lot]));
-    return facts.map((attempt) => ({
-      id: attempt.id,
-      name: attempt.name,
-      speciesKey: attempt.speciesKey,
-      tankId: attempt.tankId,
-      tankCode: codes.get(attempt.tankId) ?? '',
-      from: attempt.from,
-      to: attempt.ended?.day ?? attempt.to,
-      conditioningFrom: attempt.conditioningFrom,
-      setUpOn: attempt.setUpOn,
-      triggerOn: attempt.triggerOn,
-      triggered: attempt.triggered ? { from: attempt.triggered.fromAt, to: attempt.triggered.toAt } : null,
-      triggerNote: attempt.triggered?.note ?? null,
-      recipe: attempt.recipe,
-      recipeRef: attempt.recipeRef,
-      tags: attempt.tags ?? [],
-      state: attemptState(
-        {
-          from: attempt.from,
-          conditioningFrom: attempt.conditioningFrom,
-          setUpOn: attempt.setUpOn,
-          triggered: attempt.triggered !== null,
-          clutches: broods.get(attempt.id)?.length ?? 0,
-          alive: (broods.get(attempt.id) ?? []).reduce((sum, brood) => sum + brood.alive, 0),
-          outcome: attempt.ended?.outcome ?? null,
-        },
-        today,
-      ),
-      events: attempt.events.flatMap(({ id, kind, fromAt, toAt, note, outcome }) =>
-        kind === 'dated'
-          ? []
-          : [
-              {
-                id,
-                kind,
-                from: fromAt,
-                to: toAt,
-                words:
-                  kind === 'settling'
-                    ? [SIGN_WORDS[outcome as Sign], note].filter(Boolean).join(', ')
-                    : kind === 'ended'
-                      ? [outcome, note].filter(Boolean).join(', ')
-                      : (note ?? 'triggered'),
-                sign: kind === 'settling' ? (outcome as Sign) : null,
-              },
-            ],
-      ),
-      parents: attempt.parents.map(({ lotId, role }) => ({ lotId, role, label: labelOf(lots.get(lotId), kinds) })),
-      outcome: attempt.ended?.outcome ?? null,
-      note: attempt.ended?.note ?? attempt.note,
-      inbreeding: null as number | null,
-      firstLight: null as string | null,
-      broodIds: (broods.get(attempt.id) ?? []).map(({ id }) => id),
-    }));
-  }
+  const toReplies = createReplies({ clock, room, stock, species, factsOf: withFacts });
 
   return {
     repository,
@@ -313,7 +207,9 @@ export function createSpawning({
         const { attemptId, speciesKey, name, conditioningFrom, setUpOn, triggerOn, recipe, recipeRef, tags, note } = body;
         const [problem] = checkRecipe(recipe, kind.start).filter(({ field }) => field !== 'cover');
         if (problem) throw new DomainError('request/invalid', { detail: problem.message, pointer: `#/recipe/${problem.field}` });
-        if (kind.start !== 'born' && (body.sires.length === 0) !== (body.dams.length === 0) && !body.override)
+        // She may carry already, or store sperm: only laid eggs want him beside her.
+        const isAlone = body.dams.length === 0 ? body.sires.length > 0 : body.sires.length === 0 && kind.start === 'laid';
+        if (isAlone && !body.override)
           throw new DomainError('spawning/one-sex', {
             detail:
               body.sires.length === 0

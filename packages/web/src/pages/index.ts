@@ -6,4 +6,4 @@ export const BenchPage = lazy(async () => ({ default: (await import('./BenchPage
 export const SourcesPage = lazy(async () => ({ default: (await import('./SourcesPage')).SourcesPage }));
 export const LogPage = lazy(async () => ({ default: (await import('./LogPage')).LogPage }));
 export const SetUpSheet = lazy(async () => ({ default: (await import('./attempt/SetUpSheet')).SetUpSheet }));
-export const EvidencePage = lazy(async () => ({ default: (await import('./EvidencePage')).EvidencePage }));
+export const EvidencePage = lazy(async () => ({ default: (await import('./evidence/EvidencePage')).EvidencePage }));

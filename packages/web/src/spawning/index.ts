@@ -1,6 +1,7 @@
 export { SpawnsPage } from './SpawnsPage';
 export { NewAttemptPage } from './NewAttemptPage';
-export { NewRecipePage, RecipePage, RecipesPage } from './RecipesPage';
+export { NewRecipePage } from './NewRecipePage';
+export { RecipePage, RecipesPage } from './RecipesPage';
 export { RecipeDifference, RecipeView } from './RecipeView';
 export { SettlingLog } from './SettlingLog';
 export { useOwnHistory } from './useOwnHistory';

@@ -110,4 +110,13 @@ export function fromDraft({ fields, covered, cover, steps, seasons }: RecipeDraf
   return read as unknown as Recipe;
 }
 
+/** What is wrong by field, of a form whose values hold a recipe's. */
+export const messagesOf = (errors: object | undefined): Record<string, string | undefined> =>
+  Object.fromEntries(
+    Object.entries((errors ?? {}) as Record<string, { message?: string } | undefined>).map(([key, error]) => [
+      key,
+      error?.message,
+    ]),
+  );
+
 export { COVERS, LEVERS };

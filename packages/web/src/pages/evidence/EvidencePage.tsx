@@ -1,20 +1,11 @@
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import {
-  bundled,
-  factorWords,
-  FEW,
-  OUTCOMES,
-  proposeNext,
-  sureWords,
-  USUAL_RULE,
-  type EvidenceRow,
-  type Outcome,
-} from '@freshet/core/spawning';
-import { formatNumber } from '@freshet/core/units';
-import { showPercent, useGet, useHouse, type Reply } from '../data';
-import { ButtonLink, Empty, LinkButton, Loaded, Notice, PageHead, SelectField, TextField, Why } from '../ui';
-import { evidenceWork, useWork } from '../workers';
+import { bundled, FEW, OUTCOMES, proposeNext, USUAL_RULE, type Outcome } from '@freshet/core/spawning';
+import { showPercent, useGet, useHouse, type Reply } from '../../data';
+import { ButtonLink, Empty, LinkButton, Loaded, Notice, PageHead, SelectField, TextField } from '../../ui';
+import { EvidenceLine } from './EvidenceRows';
+import { SeveralPlot } from './SeveralPlot';
+import { evidenceWork, useWork } from '../../workers';
 
 const OUTCOME_WORDS: Record<Outcome, string> = {
   spawned: 'spawned in time',
@@ -23,137 +14,6 @@ const OUTCOME_WORDS: Record<Outcome, string> = {
   swimming: 'young at swimming',
 };
 const LEVELS = ['0.05', '0.1', '0.2'];
-const BAR = 168;
-
-/** A share with its range: a dot on a line from nothing to all. */
-function RateBar({ tally, isBetter }: { tally: EvidenceRow['with']; isBetter: boolean }) {
-  const x = (share: number) => 4 + (BAR - 8) * share;
-  const { low95, high95, mean } = tally.rate;
-  return (
-    <svg
-      width={BAR}
-      height={18}
-      role="img"
-      aria-label={`${tally.successes} of ${tally.trials}, likely ${showPercent(low95)} to ${showPercent(high95)}`}
-    >
-      <line x1={x(0)} x2={x(1)} y1={9} y2={9} stroke="var(--rule)" />
-      <rect
-        x={x(low95)}
-        y={5}
-        width={Math.max(2, x(high95) - x(low95))}
-        height={8}
-        fill={isBetter ? 'var(--fry)' : 'var(--water)'}
-        stroke="var(--edge)"
-      />
-      <circle cx={x(mean)} cy={9} r={3.5} fill="var(--ink)" />
-    </svg>
-  );
-}
-
-function Row({ row }: { row: EvidenceRow }) {
-  const better = row.probability >= 0.5;
-  const side = (tally: EvidenceRow['with'], words: string, isBetter: boolean) => (
-    <div className="flex flex-col">
-      <RateBar tally={tally} isBetter={isBetter && row.claim} />
-      <span>
-        <b>
-          {tally.successes} of {tally.trials}
-        </b>{' '}
-        {words}
-      </span>
-    </div>
-  );
-  return (
-    <li
-      className={`grid gap-x-5 gap-y-1 border-b border-rule py-2.5 md:grid-cols-[190px_minmax(0,1fr)_minmax(0,1fr)_230px] ${row.claim ? 'border-l-4 border-l-deep bg-sheet pl-3' : 'pl-4'}`}
-    >
-      <b className={row.claim ? '' : 'font-semibold text-quiet'}>{row.label}</b>
-      {side(row.with, row.withWords, better)}
-      {side(row.without, row.withoutWords, !better)}
-      <span className={row.claim ? 'font-semibold' : 'text-quiet'}>
-        {sureWords(row)}{' '}
-        <Why
-          about={row.label}
-          inputs={[
-            { label: row.withWords, value: `${row.with.successes} of ${row.with.trials}` },
-            { label: row.withoutWords, value: `${row.without.successes} of ${row.without.trials}` },
-            { label: 'Chance alone would give this split', value: row.p === null ? 'cannot be said' : showPercent(row.p) },
-            { label: 'Corrected for all that was looked at', value: row.q === null ? 'cannot be said' : showPercent(row.q) },
-          ]}
-          formula="Each share by its own tally; how likely one lies above the other; Fisher’s exact test, corrected for the number of factors looked at."
-          notes={[
-            'In your tanks, with your fish: others may find otherwise.',
-            ...(row.together.length > 0
-              ? [
-                  `Always stood together with: ${row.together.map((name) => factorWords(name).label.toLowerCase()).join(', ')}. Nothing tells them apart until they are tried one without the other.`,
-                ]
-              : []),
-          ]}
-          source="docs/sources.md#evidence-screen"
-        />
-        {row.often.length > 0 && (
-          <span className="block text-note font-normal text-quiet">
-            mostly went with{' '}
-            {row.often
-              .slice(0, 2)
-              .map((name) => factorWords(name).label.toLowerCase())
-              .join(', ')}
-            ; may only stand for it
-          </span>
-        )}
-        {row.together.length > 0 && (
-          <span className="block text-note font-normal text-quiet">
-            always together with {row.together.map((name) => factorWords(name).label.toLowerCase()).join(', ')}
-          </span>
-        )}
-      </span>
-    </li>
-  );
-}
-
-type Several = {
-  intercept: number;
-  factors: { name: string; logOdds: number | null; sd: number | null; probPositive: number | null }[];
-};
-
-/** All factors at once: how each bears on it beside the others. */
-function SeveralPlot({ several }: { several: Several }) {
-  const shown = several.factors
-    .flatMap(({ name, logOdds, sd, probPositive }) =>
-      logOdds === null || sd === null ? [] : [{ name, logOdds, sd, probPositive }],
-    )
-    .sort((a, b) => Math.abs(b.logOdds / b.sd) - Math.abs(a.logOdds / a.sd))
-    .slice(0, 16);
-  const reach = Math.max(2, ...shown.map(({ logOdds, sd }) => Math.abs(logOdds) + 2 * sd));
-  const width = 620;
-  const x = (value: number) => 220 + ((width - 300) / 2) * (1 + value / reach);
-  return (
-    <div className="overflow-x-auto">
-      <svg width={width} height={26 + shown.length * 22} role="img" aria-label="All factors at once, the surest first">
-        <line x1={x(0)} x2={x(0)} y1={4} y2={10 + shown.length * 22} stroke="var(--edge)" />
-        {shown.map(({ name, logOdds, sd, probPositive }, i) => (
-          <g key={name} transform={`translate(0 ${8 + i * 22})`}>
-            <text x={210} y={12} textAnchor="end" className="fill-ink text-note">
-              {factorWords(name).label}
-            </text>
-            <line x1={x(logOdds - 2 * sd)} x2={x(logOdds + 2 * sd)} y1={8} y2={8} stroke="var(--deep)" strokeWidth={2} />
-            <circle cx={x(logOdds)} cy={8} r={4} fill="var(--ink)" />
-            <text x={width - 70} y={12} className="fill-quiet text-note">
-              {probPositive === null ? '' : `${formatNumber(100 * Math.max(probPositive, 1 - probPositive))} % sure`}
-            </text>
-          </g>
-        ))}
-        <text x={x(0) - 8} y={22 + shown.length * 22} textAnchor="end" className="fill-quiet text-note">
-          less often
-        </text>
-        <text x={x(0) + 8} y={22 + shown.length * 22} className="fill-quiet text-note">
-          more often
-        </text>
-      </svg>
-    </div>
-  );
-}
-
 function Weighed({ records, speciesKey }: { records: Reply<'evidence'>; speciesKey: string }) {
   const house = useHouse();
   const [outcome, setOutcome] = useState<Outcome>('spawned');
@@ -250,7 +110,7 @@ function Weighed({ records, speciesKey }: { records: Reply<'evidence'>; speciesK
       )}
       <ul className="border-t border-ink" aria-label="What was tried, the surest first">
         {shown.map((row) => (
-          <Row key={row.factor} row={row} />
+          <EvidenceLine key={row.factor} row={row} />
         ))}
       </ul>
       {weighed && weighed.rows.length === 0 && (

@@ -1,0 +1,304 @@
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { v7 as newId } from 'uuid';
+import {
+  checkDays,
+  findClashes,
+  freeTanks,
+  planAttempt,
+  planDays,
+  shiftPlan,
+  triggerFor,
+  type PlanDays,
+  type Recipe,
+} from '@freshet/core/spawning';
+import { addDays } from '@freshet/core/time';
+import { tryCompute } from '@freshet/core/errors';
+import { FieldProblem, showVolume, useEntryForm, useGet, useHouse } from '../data';
+import { SpeciesOptions } from '../species';
+import { DayField, EntryFormFoot, LinkButton, NoteField, Notice, SelectField, TextField } from '../ui';
+import { daysAsTyped, fromToday, speciesStart, type AttemptStart, type AttemptValues, type Choices } from './attemptStart';
+import { fit, ParentsField } from './ParentsField';
+import { PlanPanel } from './PlanPanel';
+import { fromDraft, messagesOf, toDraft } from './recipeDraft';
+import { RecipeEditor } from './RecipeEditor';
+import { SpeciesAside } from './SpeciesAside';
+import { tankWords } from './tankWords';
+import { useOwnHistory } from './useOwnHistory';
+import { choicesFor } from './useRecipeChoices';
+
+const DAYS = [
+  ['conditioningFrom', 'Conditioning from', 'may stay empty'],
+  ['from', 'Tank taken from', undefined],
+  ['setUpOn', 'Parents in on', undefined],
+  ['triggerOn', 'Trigger on', undefined],
+  ['to', 'Tank free after', 'may stay open'],
+] as const;
+/** A tank whose end stays open is drawn for so long after the trigger. */
+const OPEN_DAYS = 14;
+
+const toDays = (values: Pick<AttemptValues, 'conditioningFrom' | 'from' | 'setUpOn' | 'triggerOn' | 'to'>): PlanDays => ({
+  conditioningFrom: values.conditioningFrom || null,
+  from: values.from,
+  setUpOn: values.setUpOn,
+  triggerOn: values.triggerOn,
+  to: values.to || addDays(values.triggerOn, OPEN_DAYS),
+});
+const isDay = (text: string) => /^\d{4}-\d{2}-\d{2}$/.test(text);
+
+/** Species, recipe, plan, tank and parents of a new attempt. */
+export function AttemptForm({ choices, start }: { choices: Choices; start: AttemptStart }) {
+  const house = useHouse();
+  const navigate = useNavigate();
+  const life = useGet('tankLife');
+  const [attemptId] = useState(() => newId());
+  const [recipeRef, setRecipeRef] = useState(start.recipeRef);
+  const [draft, setDraft] = useState(start.draft);
+  const [isWish, setIsWish] = useState(false);
+  const [showAll, setShowAll] = useState(false);
+  const entry = useEntryForm<'addAttempt', AttemptValues & { recipe: Record<string, string> }>({
+    name: 'addAttempt',
+    defaults: { ...start.values, recipe: {} },
+    toBody(values) {
+      let recipe: Recipe;
+      try {
+        recipe = fromDraft(draft, house.units);
+      } catch (error) {
+        if (!(error instanceof FieldProblem)) throw error;
+        setShowAll(true);
+        throw error;
+      }
+      const { speciesKey, tankId, sires, dams, from } = values;
+      return {
+        attemptId,
+        speciesKey,
+        name: values.name,
+        tankId,
+        sires,
+        dams,
+        from,
+        to: values.to || null,
+        conditioningFrom: values.conditioningFrom || null,
+        setUpOn: values.setUpOn || null,
+        triggerOn: values.triggerOn || null,
+        recipe: recipe as never,
+        recipeRef,
+        tags: values.tags
+          .split(',')
+          .map((tag) => tag.trim())
+          .filter(Boolean),
+        note: values.note.trim() || null,
+      };
+    },
+    // What is wrong with the recipe stands at the field it is said of.
+    fieldOf: (path) => {
+      if (path.startsWith('tags')) return 'tags';
+      return path.startsWith('recipe.') ? (path.split('.').slice(0, 2).join('.') as `recipe.${string}`) : undefined;
+    },
+    label: (values) => `${values.name} begun`,
+    done: () => void navigate(`/spawns/${attemptId}`),
+  });
+  const { register, watch, setValue, getValues, formState } = entry.form;
+  const { errors } = formState;
+  const values = watch();
+  const chosen = choices.species.find((kind) => kind.key === values.speciesKey);
+  const history = useOwnHistory(values.speciesKey || null);
+  const suits = choicesFor(choices.recipes, chosen);
+  const read = tryCompute(() => fromDraft(draft, house.units));
+
+  function setDays(days: PlanDays): void {
+    for (const [field, value] of Object.entries(daysAsTyped(days))) setValue(field as keyof AttemptValues, value);
+  }
+  function takeRecipe(ref: string): void {
+    const choice = choices.allRecipes.find((one) => one.ref === ref);
+    if (!choice) return;
+    setRecipeRef(ref);
+    setDraft(toDraft(choice.recipe, house.units));
+    setDays(fromToday(choice.recipe, house.today, history.triggerDays));
+  }
+  function choose(key: string): void {
+    setValue('speciesKey', key);
+    const found = speciesStart(key, choices);
+    if (!found) return;
+    if (found.recipe) takeRecipe(found.recipe.ref);
+    // A name that was typed stays.
+    if (!formState.dirtyFields.name) setValue('name', found.name);
+    setValue('sires', found.sires);
+    setValue('dams', found.dams);
+    if (!values.tankId) setValue('tankId', found.home);
+  }
+  function countBack(): void {
+    const { wish } = getValues();
+    if (chosen && read.ok && isDay(wish))
+      setDays(planDays(read.value, triggerFor(wish, chosen.figures, chosen.start, history.triggerDays), history.triggerDays));
+  }
+
+  const hasDays = isDay(values.triggerOn) && isDay(values.setUpOn) && isDay(values.from);
+  const days = hasDays ? toDays(values) : null;
+  const marks =
+    days && chosen && read.ok
+      ? planAttempt({
+          recipe: read.value,
+          days,
+          figures: chosen.figures,
+          start: chosen.start,
+          triggerDays: history.triggerDays,
+        })
+      : null;
+  const order = days ? checkDays(days, house.today, values.from >= house.today) : null;
+  const parents = [...values.sires, ...values.dams];
+  const tanks = (life.data ?? []).map((tank) => ({ ...tank, id: tank.tankId, quarantine: tank.quarantine !== null }));
+  const others = choices.attempts
+    .filter(({ outcome }) => outcome === null)
+    .map((other) => ({ ...other, parentLotIds: other.parents.map(({ lotId }) => lotId) }));
+  const wanted = { id: attemptId, name: values.name, tankId: values.tankId, from: values.from, to: values.to || null };
+  const livesThere = choices.lots.some((lot) => lot.tankId === values.tankId && parents.includes(lot.id));
+  // Parents that spawn where they live are no hindrance.
+  const clashes = values.tankId
+    ? findClashes(wanted, parents, tanks, others).filter(({ what }) => what !== 'livedIn' || !livesThere)
+    : [];
+  const alternatives = clashes.some(({ what }) => what !== 'parents')
+    ? freeTanks(wanted, read.ok ? read.value.litres : null, tanks, others).slice(0, 4)
+    : [];
+  const byRecipe = choices.allRecipes.find(({ ref }) => ref === recipeRef);
+  return (
+    <form noValidate onSubmit={(event) => void entry.submit(event)}>
+      <div className="grid gap-5 lg:grid-cols-[minmax(0,1fr)_340px]">
+        <div className="flex min-w-0 flex-col gap-4">
+          <div className="grid gap-4 sm:grid-cols-3">
+            <SelectField
+              label="Species"
+              autoFocus
+              error={errors.speciesKey?.message}
+              value={values.speciesKey}
+              onChange={(event) => choose(event.target.value)}
+            >
+              <SpeciesOptions species={choices.species} />
+            </SelectField>
+            <SelectField label="Spawning tank" error={errors.tankId?.message} {...register('tankId')}>
+              <option value="">Choose a tank</option>
+              {(life.data ?? []).map((tank) => (
+                <option key={tank.tankId} value={tank.tankId}>
+                  {tankWords(tank, house.today)}
+                </option>
+              ))}
+            </SelectField>
+            <TextField label="Name of the attempt" error={errors.name?.message} {...register('name')} />
+          </div>
+          {clashes.length > 0 && (
+            <Notice>
+              {clashes.map(({ words }) => words).join(' ')}
+              {alternatives.length > 0 && ' Free then: '}
+              {alternatives.map((tank, i) => (
+                <span key={tank.id}>
+                  {i > 0 && ', '}
+                  <LinkButton onClick={() => setValue('tankId', tank.id)}>
+                    {tank.code}, {showVolume(tank.litres, house)}
+                  </LinkButton>
+                </span>
+              ))}
+            </Notice>
+          )}
+          {chosen && (
+            <SelectField
+              label="After which recipe"
+              hint={byRecipe?.why}
+              value={recipeRef ?? ''}
+              onChange={(event) => takeRecipe(event.target.value)}
+            >
+              {[...suits, ...(byRecipe && !suits.some(({ ref }) => ref === recipeRef) ? [byRecipe] : [])].map(
+                ({ ref, name: called, isOwn, version }) => (
+                  <option key={ref} value={ref}>
+                    {called}
+                    {isOwn ? `, your version ${version}` : ''}
+                  </option>
+                ),
+              )}
+            </SelectField>
+          )}
+          {marks && (
+            <PlanPanel
+              marks={marks}
+              move={(held, by) => setDays(shiftPlan(toDays(getValues()), held, by))}
+              isWish={isWish}
+              setIsWish={(wish) => {
+                setIsWish(wish);
+                if (!wish && read.ok) setDays(fromToday(read.value, house.today, history.triggerDays));
+              }}
+              wish={values.wish}
+              wishName="wish"
+              control={entry.form.control}
+              countBack={countBack}
+              takenOn={values.from}
+              ownBroods={history.broods}
+            />
+          )}
+          {chosen && (
+            <div className="grid gap-4 sm:grid-cols-2">
+              <ParentsField
+                title={chosen.start === 'born' ? 'Males, or none if she stores sperm' : 'Males'}
+                lots={fit(choices.lots, chosen.key, 'males')}
+                chosen={values.sires}
+                change={(ids) => setValue('sires', ids)}
+                error={errors.sires?.message}
+              />
+              <ParentsField
+                title="Females"
+                lots={fit(choices.lots, chosen.key, 'females')}
+                chosen={values.dams}
+                change={(ids) => setValue('dams', ids)}
+                error={errors.dams?.message}
+              />
+            </div>
+          )}
+          <div className="grid grid-cols-2 gap-4 sm:grid-cols-3 xl:grid-cols-5">
+            {DAYS.map(([field, label, hint]) => (
+              <DayField
+                key={field}
+                control={entry.form.control}
+                name={field}
+                label={label}
+                hint={hint}
+                error={errors[field]?.message ?? (order?.field === field ? order.message : undefined)}
+              />
+            ))}
+          </div>
+          {chosen && (
+            <>
+              <RecipeEditor
+                draft={draft}
+                change={setDraft}
+                errors={messagesOf(errors.recipe)}
+                isBorn={chosen.start === 'born'}
+                groups={showAll ? ['trigger', 'eggs', 'fish', 'tank', 'water'] : ['trigger', 'eggs']}
+              />
+              <LinkButton onClick={() => setShowAll(!showAll)} aria-expanded={showAll}>
+                {showAll ? 'Less of the recipe' : 'Tank, water and fish of the recipe'}
+              </LinkButton>
+            </>
+          )}
+          <TextField
+            label="Your own marks"
+            hint="What may matter and has no field, parted by commas, such as storm, new filter; weighed as evidence later."
+            error={errors.tags?.message}
+            {...register('tags')}
+          />
+          <NoteField
+            label="Note"
+            hint="What is different from last time? Change one thing."
+            error={errors.note?.message}
+            {...register('note')}
+          />
+          <EntryFormFoot entry={entry} action="Start the attempt" />
+        </div>
+        <aside className="divide-y divide-rule self-start border border-rule bg-sheet">
+          <SpeciesAside
+            species={chosen}
+            history={history}
+            litres={life.data?.find((tank) => tank.tankId === values.tankId)?.litres ?? null}
+          />
+        </aside>
+      </div>
+    </form>
+  );
+}
