@@ -8,6 +8,7 @@ import { stageTimes } from '@freshet/core/spawning';
 import { convert } from '@freshet/core/units';
 import { above0, amount, between, define, finite, fraction, litres, whole, type Calculation } from './define';
 import { EVIDENCE_CALCULATIONS } from './evidence';
+import { RAISING_CALCULATIONS } from './raising';
 import { STOCK_CALCULATIONS } from './stock';
 import { WATER_CALCULATIONS } from './water';
 
@@ -103,6 +104,7 @@ export const CALCULATIONS: readonly Calculation[] = [
   ...WATER_CALCULATIONS,
   ...STOCK_CALCULATIONS,
   ...EVIDENCE_CALCULATIONS,
+  ...RAISING_CALCULATIONS,
   define({
     name: 'spawning.stageTimes',
     title: 'When a stage ends',
@@ -143,7 +145,7 @@ export const CALCULATIONS: readonly Calculation[] = [
 ];
 
 const byName = new Map(CALCULATIONS.map((calculation) => [calculation.name, calculation]));
-const RANGE_ISSUES = new Set(['min_value', 'max_value', 'gt_value', 'lt_value']);
+const RANGE_ISSUES = new Set(['min_value', 'max_value', 'gt_value', 'lt_value', 'min_length', 'max_length']);
 
 /** An output, or one error with its code and the field at fault. */
 export type CalculationAnswer = { output: unknown } | { error: string; field: string | null; message: string; word?: string };

@@ -27,3 +27,4 @@ export {
 } from './facts';
 export { BROODS_CHORES } from './broodChores';
 export { broodsAgenda } from './agenda';
+export { subsampleCount, survival, type SubsampleCount, type SurvivalEvent, type SurvivalStep } from './countBrood';

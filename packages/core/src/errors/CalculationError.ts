@@ -44,7 +44,16 @@ export type CalculationCode =
   | 'incomplete'
   | 'unknownSpecies'
   | 'noFactors'
-  | 'mixedFactor';
+  | 'mixedFactor'
+  | 'countMismatch'
+  | 'moreThanStock'
+  | 'unknownCurve'
+  | 'noFit'
+  | 'beyondCurve'
+  | 'missingWeight'
+  | 'unknownLot'
+  | 'shapeMismatch'
+  | 'tooManyRunning';
 
 /** A calculation that cannot be answered, with the field that is at fault; its message is fit to be shown to a keeper. */
 export class CalculationError extends Error {

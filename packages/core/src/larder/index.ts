@@ -17,3 +17,5 @@ export { deriveLarder, type LarderPlan } from './deriveLarder';
 export { readLarder, type LarderFacts, type LarderView } from './facts';
 export { LARDER_CHORES } from './larderChores';
 export { larderAgenda } from './agenda';
+export { cultureYield, type CultureDay } from './cultureYield';
+export { planStarts, type CultureSpan, type RunningCulture } from './planStarts';

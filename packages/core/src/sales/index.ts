@@ -1,0 +1,1 @@
+export { costPerFish, shelf, type Heating } from './economics';
