@@ -154,6 +154,7 @@ test('starts an attempt; a second one in the same tank asks for a reason', async
   await page.getByLabel('Species').selectOption('sixray-aspidoras');
   await expect(page.getByText('Hatch after')).toBeVisible();
   await page.getByLabel('Spawning tank').selectOption({ label: 'A1' });
+  await page.getByText('Set up already').click();
   await page.getByLabel('Name of the attempt').fill('Rain 1');
   await page.getByLabel('Trigger', { exact: true }).selectOption('coolChange');
   await page.getByRole('button', { name: 'Start the attempt' }).click();

@@ -3,7 +3,7 @@ import { enter, goTo, openTank } from '../app/enter';
 
 test('the walk says what to do, in which order, with what amounts', async ({ page }) => {
   await enter(page);
-  await expect(page.getByRole('heading', { level: 1, name: 'Tuesday morning walk' })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1, name: 'Tuesday first light walk' })).toBeVisible();
   await expect(page.getByText(/of \d+ done, about/)).toBeVisible();
   const codes = await page.locator('ol > li .font-mono').allInnerTexts();
   // The tank with the sick blue-eyes is served last, with quarantine.

@@ -268,7 +268,11 @@ describe('meals', () => {
       longitude: null,
       version: null,
     });
-    expect((await walks()).meals?.map(([walk]) => walk)).toEqual([0, 1, 1]);
+    // Three meals on two walks: two of them in the morning, and the one ticked stays ticked.
+    expect((await walks()).meals).toEqual([
+      [0, false],
+      [1, true],
+    ]);
   });
 });
 

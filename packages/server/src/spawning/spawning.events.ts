@@ -49,8 +49,7 @@ export function createAttemptEvents({ now, log, ticks, water, repository, getAtt
     const attempt = await getAttempt(scope, body.attemptId);
     const { at, what, change, stepC, pressure } = body;
     const [facts] = await factsOf(scope, [attempt]);
-    const set = facts?.setUpOn;
-    if (set && houseDay(at.to, scope.timeZone) < addDays(facts.from, -1) && !scope.override)
+    if (facts && houseDay(at.to, scope.timeZone) < addDays(facts.from, -1) && !scope.override)
       throw new DomainError('spawning/before-set-up', {
         detail: `The tank is taken from ${formatDay(facts.from, houseDay(scope.now, scope.timeZone))} only. If it was triggered before, say why.`,
         pointer: '#/at',

@@ -120,7 +120,9 @@ export function RoundsPage() {
         return (
           <>
             <PageHead
-              title={ahead === 0 ? `${longDay(data.day)}, ${walkWords(times, walk)}` : `${longDay(data.day)}, as it looks today`}
+              title={
+                ahead === 0 ? `${longDay(data.day)} ${walkWords(times, walk)} walk` : `${longDay(data.day)}, as it looks today`
+              }
               about={
                 data.total > 0 && ahead === 0 ? (
                   <>

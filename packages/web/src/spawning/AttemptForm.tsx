@@ -12,14 +12,21 @@ import {
   type PlanDays,
   type Recipe,
 } from '@freshet/core/spawning';
-import { addDays } from '@freshet/core/time';
 import { tryCompute } from '@freshet/core/errors';
 import { FieldProblem, showVolume, useEntryForm, useGet, useHouse } from '../data';
 import { SpeciesOptions } from '../species';
 import { DayField, EntryFormFoot, LinkButton, NoteField, Notice, SelectField, TextField } from '../ui';
-import { daysAsTyped, fromToday, speciesStart, type AttemptStart, type AttemptValues, type Choices } from './attemptStart';
+import {
+  daysAsTyped,
+  fromToday,
+  setUpAlready,
+  speciesStart,
+  type AttemptStart,
+  type AttemptValues,
+  type Choices,
+} from './attemptStart';
 import { fit, ParentsField } from './ParentsField';
-import { PlanPanel } from './PlanPanel';
+import { PlanPanel, type PlanMode } from './PlanPanel';
 import { fromDraft, messagesOf, toDraft } from './recipeDraft';
 import { RecipeEditor } from './RecipeEditor';
 import { SpeciesAside } from './SpeciesAside';
@@ -34,16 +41,6 @@ const DAYS = [
   ['triggerOn', 'Trigger on', undefined],
   ['to', 'Tank free after', 'may stay open'],
 ] as const;
-/** A tank whose end stays open is drawn for so long after the trigger. */
-const OPEN_DAYS = 14;
-
-const toDays = (values: Pick<AttemptValues, 'conditioningFrom' | 'from' | 'setUpOn' | 'triggerOn' | 'to'>): PlanDays => ({
-  conditioningFrom: values.conditioningFrom || null,
-  from: values.from,
-  setUpOn: values.setUpOn,
-  triggerOn: values.triggerOn,
-  to: values.to || addDays(values.triggerOn, OPEN_DAYS),
-});
 const isDay = (text: string) => /^\d{4}-\d{2}-\d{2}$/.test(text);
 
 /** Species, recipe, plan, tank and parents of a new attempt. */
@@ -54,7 +51,8 @@ export function AttemptForm({ choices, start }: { choices: Choices; start: Attem
   const [attemptId] = useState(() => newId());
   const [recipeRef, setRecipeRef] = useState(start.recipeRef);
   const [draft, setDraft] = useState(start.draft);
-  const [isWish, setIsWish] = useState(false);
+  const [wish, setWish] = useState('');
+  const [mode, setMode] = useState<PlanMode>('today');
   const [showAll, setShowAll] = useState(false);
   const entry = useEntryForm<'addAttempt', AttemptValues & { recipe: Record<string, string> }>({
     name: 'addAttempt',
@@ -127,10 +125,10 @@ export function AttemptForm({ choices, start }: { choices: Choices; start: Attem
     setValue('dams', found.dams);
     if (!values.tankId) setValue('tankId', found.home);
   }
-  function countBack(): void {
-    const { wish } = getValues();
-    if (chosen && read.ok && isDay(wish))
-      setDays(planDays(read.value, triggerFor(wish, chosen.figures, chosen.start, history.triggerDays), history.triggerDays));
+  function wishFor(day: string): void {
+    setWish(day);
+    if (chosen && read.ok && isDay(day))
+      setDays(planDays(read.value, triggerFor(day, chosen.figures, chosen.start, history.triggerDays), history.triggerDays));
   }
 
   const hasDays = isDay(values.triggerOn) && isDay(values.setUpOn) && isDay(values.from);
@@ -220,35 +218,34 @@ export function AttemptForm({ choices, start }: { choices: Choices; start: Attem
             <PlanPanel
               marks={marks}
               move={(held, by) => setDays(shiftPlan(toDays(getValues()), held, by))}
-              isWish={isWish}
-              setIsWish={(wish) => {
-                setIsWish(wish);
-                if (!wish && read.ok) setDays(fromToday(read.value, house.today, history.triggerDays));
+              mode={mode}
+              setMode={(next) => {
+                setMode(next);
+                if (!read.ok || next === 'wish') return;
+                setDays(
+                  next === 'today'
+                    ? fromToday(read.value, house.today, history.triggerDays)
+                    : setUpAlready(read.value, house.today),
+                );
               }}
-              wish={values.wish}
-              wishName="wish"
-              control={entry.form.control}
-              countBack={countBack}
+              wish={wish}
+              wishFor={wishFor}
               takenOn={values.from}
               ownBroods={history.broods}
             />
           )}
           {chosen && (
             <div className="grid gap-4 sm:grid-cols-2">
-              <ParentsField
-                title={chosen.start === 'born' ? 'Males, or none if she stores sperm' : 'Males'}
-                lots={fit(choices.lots, chosen.key, 'males')}
-                chosen={values.sires}
-                change={(ids) => setValue('sires', ids)}
-                error={errors.sires?.message}
-              />
-              <ParentsField
-                title="Females"
-                lots={fit(choices.lots, chosen.key, 'females')}
-                chosen={values.dams}
-                change={(ids) => setValue('dams', ids)}
-                error={errors.dams?.message}
-              />
+              {(['sires', 'dams'] as const).map((side) => (
+                <ParentsField
+                  key={side}
+                  title={side === 'dams' ? 'Females' : chosen.start === 'born' ? 'Males, or none if she stores sperm' : 'Males'}
+                  lots={fit(choices.lots, chosen.key, side === 'dams' ? 'females' : 'males')}
+                  chosen={values[side]}
+                  change={(ids) => setValue(side, ids)}
+                  error={errors[side]?.message}
+                />
+              ))}
             </div>
           )}
           <div className="grid grid-cols-2 gap-4 sm:grid-cols-3 xl:grid-cols-5">

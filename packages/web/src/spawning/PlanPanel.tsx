@@ -1,31 +1,30 @@
-import type { Control, FieldValues, Path } from 'react-hook-form';
 import type { PlanMark } from '@freshet/core/spawning';
 import { formatDay } from '@freshet/core/time';
 import { useHouse } from '../data';
-import { DayField, LinkButton, Segmented } from '../ui';
+import { DayInput, Field, Segmented } from '../ui';
 import { PlanLine, type Held } from './PlanLine';
 
+/** From where a plan is counted: conditioning begins today, all is set up already, or back from a wished day. */
+export type PlanMode = 'today' | 'setUp' | 'wish';
+
 /** The dated plan of an attempt, counted from today or back from a wished day. */
-export function PlanPanel<Values extends FieldValues>({
+export function PlanPanel({
   marks,
   move,
-  isWish,
-  setIsWish,
+  mode,
+  setMode,
   wish,
-  wishName,
-  control,
-  countBack,
+  wishFor,
   takenOn,
   ownBroods,
 }: {
   marks: readonly PlanMark[];
   move: (held: Held, days: number) => void;
-  isWish: boolean;
-  setIsWish: (isWish: boolean) => void;
+  mode: PlanMode;
+  setMode: (mode: PlanMode) => void;
+  /** The day wished for, or what was typed for it. */
   wish: string;
-  wishName: Path<Values>;
-  control: Control<Values>;
-  countBack: () => void;
+  wishFor: (day: string) => void;
   /** When the tank would have to be taken. */
   takenOn: string;
   /** Of one's own spawnings that the days from trigger to eggs rest on. */
@@ -35,7 +34,7 @@ export function PlanPanel<Values extends FieldValues>({
   const problem =
     wish && wish <= house.today
       ? 'That day is gone.'
-      : isWish && wish && takenOn < house.today
+      : mode === 'wish' && wish && takenOn < house.today
         ? `For that the tank would have had to be taken on ${formatDay(takenOn, house.today)}: wish for a later day.`
         : undefined;
   return (
@@ -44,25 +43,30 @@ export function PlanPanel<Values extends FieldValues>({
         <h2>The plan</h2>
         <Segmented
           label="Counted"
-          value={isWish ? 'wish' : 'today'}
-          onChange={(value) => setIsWish(value === 'wish')}
+          value={mode}
+          onChange={setMode}
           options={[
             { value: 'today', label: 'From today' },
+            { value: 'setUp', label: 'Set up already' },
             { value: 'wish', label: 'Back from a day' },
           ]}
         />
         <span className="text-note text-quiet">Drag a filled mark, or take it with Tab and the arrow keys.</span>
       </div>
-      {isWish && (
-        <div className="mb-2 flex flex-wrap items-end gap-4">
-          <DayField
-            control={control}
-            name={wishName}
-            label="Young ready for sale by"
-            hint="an auction, a shop’s order"
-            error={problem}
-          />
-          <LinkButton onClick={countBack}>Count back from it</LinkButton>
+      {mode === 'wish' && (
+        <div className="mb-2 max-w-xs">
+          <Field label="Young ready for sale by" hint="an auction, a shop’s order" error={problem}>
+            {(part) => (
+              <DayInput
+                label="Young ready for sale by"
+                towards="ahead"
+                value={wish}
+                onChange={wishFor}
+                invalid={problem !== undefined}
+                part={part}
+              />
+            )}
+          </Field>
         </div>
       )}
       <PlanLine marks={marks} move={move} />

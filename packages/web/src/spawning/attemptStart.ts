@@ -1,5 +1,5 @@
 import { defaultRecipe, planDays, shiftPlan, USUAL_TRIGGER_DAYS, type PlanDays, type Recipe } from '@freshet/core/spawning';
-import { daysBetween } from '@freshet/core/time';
+import { addDays, daysBetween } from '@freshet/core/time';
 import type { House, Reply } from '../data';
 import { fit, type Lot } from './ParentsField';
 import { toDraft, type RecipeDraft } from './recipeDraft';
@@ -17,7 +17,6 @@ export interface AttemptValues {
   conditioningFrom: string;
   setUpOn: string;
   triggerOn: string;
-  wish: string;
   tags: string;
   note: string;
 }
@@ -40,6 +39,16 @@ export interface Choices {
 
 export const daysAsTyped = (days: PlanDays) => ({ ...days, conditioningFrom: days.conditioningFrom ?? '' });
 
+/** A tank whose end stays open is drawn for so long after the trigger. */
+const OPEN_DAYS = 14;
+/** The days of an attempt as they are typed. */
+export const toDays = (values: Pick<AttemptValues, 'conditioningFrom' | 'from' | 'setUpOn' | 'triggerOn' | 'to'>): PlanDays => ({
+  conditioningFrom: values.conditioningFrom || null,
+  from: values.from,
+  setUpOn: values.setUpOn,
+  triggerOn: values.triggerOn,
+  to: values.to || addDays(values.triggerOn, OPEN_DAYS),
+});
 /** The earliest dates that a recipe allows from today: conditioning, when it is wanted, begins today. */
 export function fromToday(recipe: Recipe, today: string, triggerDays: readonly [number, number] = USUAL_TRIGGER_DAYS): PlanDays {
   const days = planDays(recipe, today, triggerDays);
@@ -47,11 +56,23 @@ export function fromToday(recipe: Recipe, today: string, triggerDays: readonly [
   return shiftPlan(days, 'all', Math.max(0, daysBetween(first, today)));
 }
 
+/** Dates of what is set up already: the tank is taken today, and the trigger may be today. */
+export const setUpAlready = (recipe: Recipe, today: string): PlanDays => ({
+  ...planDays(recipe, today),
+  conditioningFrom: null,
+  from: today,
+  setUpOn: today,
+});
+
 /** What a species brings along: a name, its recipe, parents where there is but one choice, and their home. */
 export function speciesStart(key: string, { species, lots, attempts, recipes }: Choices) {
   const kind = species.find((candidate) => candidate.key === key);
   if (!kind) return null;
-  const number = attempts.filter((attempt) => attempt.speciesKey === key).length + 1;
+  // Numbered on from the highest number of its attempts.
+  const numbers = attempts
+    .filter((attempt) => attempt.speciesKey === key)
+    .map(({ name }) => Number(/(\d+)$/.exec(name)?.[1] ?? 0));
+  const number = Math.max(numbers.length, 0, ...numbers) + 1;
   const [males, females] = [fit(lots, key, 'males'), fit(lots, key, 'females')];
   return {
     kind,
@@ -84,7 +105,6 @@ export function attemptStart(search: URLSearchParams, choices: Choices, { today,
       sires: list('sire') ?? start?.sires ?? [],
       dams: list('dam') ?? start?.dams ?? [],
       ...days,
-      wish: '',
       tags: '',
       note: '',
     },

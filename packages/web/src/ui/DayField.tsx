@@ -36,9 +36,13 @@ export function DayInput({ value, onChange, withTime = false, towards = 'past', 
   const read = (typed: string) => (withTime ? readMomentText(typed, context) : readDayText(typed, house.today, towards));
   const type = (typed: string) => {
     setText(typed);
+    setTyped(typed.trim() !== '');
     onChange(typed.trim() === '' ? '' : (read(typed) ?? typed));
   };
-  const understood = text !== null && text.trim() !== '' ? read(text) : null;
+  // What was read back stays when the field is left: nothing below it may move away from under a finger.
+  const [isTyped, setTyped] = useState(false);
+  const wrong = text !== null && text.trim() !== '' && read(text) === null;
+  const understood = !wrong && /^\d{4}-\d{2}-\d{2}/.test(value) ? value : null;
   return (
     <span className="relative block">
       <span className="flex">
@@ -66,7 +70,7 @@ export function DayInput({ value, onChange, withTime = false, towards = 'past', 
           </svg>
         </button>
       </span>
-      {text !== null && text.trim() !== '' && (
+      {isTyped && (understood ?? wrong) && (
         <span className={clsx('mt-0.5 block text-note', understood ? 'text-quiet' : 'text-rust')} aria-live="polite">
           {understood
             ? `read as ${shown(understood, house.today)}`
