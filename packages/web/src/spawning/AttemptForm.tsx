@@ -24,6 +24,7 @@ import {
   type AttemptStart,
   type AttemptValues,
   type Choices,
+  toDays,
 } from './attemptStart';
 import { fit, ParentsField } from './ParentsField';
 import { PlanPanel, type PlanMode } from './PlanPanel';
