@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { subsampleCount, survival } from '@freshet/core/broods';
 import { assign, crowdedOn, fit, readyOn } from '@freshet/core/growout';
 import { cultureYield, planStarts } from '@freshet/core/larder';
-import { costPerFish, shelf } from '@freshet/core/sales';
+import { costPerFish, shelf } from '@freshet/core/economics';
 import { above0, amount, between, define, finite, fraction, whole, type Calculation } from './define';
 
 const length = v.pipe(above0, v.maxValue(10_000));

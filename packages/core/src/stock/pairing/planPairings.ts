@@ -18,6 +18,8 @@ export interface PairingLimits {
   minCertainty: number;
   /** Only animals that are ready. */
   onlyReady: boolean;
+  /** No pair is proposed whose young would be more inbred, 0..1; any by default. Pairs that are kept are the keeper's own. */
+  maxInbreeding?: number | undefined;
   /** Pairs, male and female, that must not be. */
   apart: readonly (readonly [string, string])[];
   /** Pairs that must be. */
@@ -26,7 +28,7 @@ export interface PairingLimits {
 
 /** What a limit costs: the mean inbreeding of the young without it; null when it makes no plan possible at all. */
 export interface LimitPrice {
-  limit: 'matingsPerMale' | 'minCertainty' | 'onlyReady' | 'apart' | 'keep';
+  limit: 'matingsPerMale' | 'minCertainty' | 'onlyReady' | 'maxInbreeding' | 'apart' | 'keep';
   /** The pair, where the limit is about one. */
   pair: readonly [string, string] | null;
   meanWithout: number;
@@ -39,6 +41,8 @@ export interface PairingPlan {
   best: Pairings | null;
   /** Most pairs that could be had. */
   mostPairs: number;
+  /** The best set of as many as can be had, where so many cannot. */
+  fewer: Pairings | null;
   /** Next best sets, each without one pair of the best. */
   alternatives: (Pairings & { without: Pair })[];
   prices: LimitPrice[];
@@ -69,9 +73,12 @@ function solve({ males, females, kinship, limits }: Problem, wanted = limits.wan
   const room = sires.map(({ id }) => limits.matingsPerMale - kept.filter(([male]) => male === id).length);
   if (room.some((left) => left < 0) || new Set(kept.map(([, female]) => female)).size < kept.length || kept.length > wanted)
     return null;
+  const most = (limits.maxInbreeding ?? 1) + GAIN;
   const costs = sires.map((male) =>
     dams.map((female) =>
-      kept.some(([, id]) => id === female.id) || limits.apart.some(([a, b]) => a === male.id && b === female.id)
+      kept.some(([, id]) => id === female.id) ||
+      limits.apart.some(([a, b]) => a === male.id && b === female.id) ||
+      kin(male.id, female.id) > most
         ? null
         : kin(male.id, female.id),
     ),
@@ -98,6 +105,7 @@ function* withoutLimits(problem: Problem): Generator<Pick<LimitPrice, 'limit' | 
   const relaxed = (patch: Partial<PairingLimits>): Problem => ({ ...problem, limits: { ...limits, ...patch } });
   if (limits.minCertainty > 0) yield { limit: 'minCertainty', pair: null, problem: relaxed({ minCertainty: 0 }) };
   if (limits.onlyReady) yield { limit: 'onlyReady', pair: null, problem: relaxed({ onlyReady: false }) };
+  if ((limits.maxInbreeding ?? 1) < 1) yield { limit: 'maxInbreeding', pair: null, problem: relaxed({ maxInbreeding: 1 }) };
   yield { limit: 'matingsPerMale', pair: null, problem: relaxed({ matingsPerMale: limits.matingsPerMale + 1 }) };
   for (const limit of ['apart', 'keep'] as const)
     for (const pair of limits[limit])
@@ -113,9 +121,13 @@ export function planPairings(problem: Problem): PairingPlan {
   const { males, females, limits } = problem;
   const best = solve(problem);
   let mostPairs = 0;
+  let fewer: Pairings | null = null;
   if (best) mostPairs = limits.wanted;
   else
-    for (let wanted = limits.wanted - 1; wanted > 0 && mostPairs === 0; wanted--) if (solve(problem, wanted)) mostPairs = wanted;
+    for (let wanted = limits.wanted - 1; wanted > 0 && !fewer; wanted--) {
+      fewer = solve(problem, wanted);
+      if (fewer) mostPairs = wanted;
+    }
   const alternatives = (best?.pairs ?? [])
     .filter((pair) => !limits.keep.some(([male, female]) => male === pair.male && female === pair.female))
     .flatMap((without) => {
@@ -135,6 +147,7 @@ export function planPairings(problem: Problem): PairingPlan {
   return {
     best,
     mostPairs,
+    fewer,
     alternatives,
     prices,
     leftOut: [...males, ...females]

@@ -1,9 +1,9 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import type { LimitPrice } from '@freshet/core/stock';
 import { showPercent, useHouse, type Reply } from '../../data';
 import { ButtonLink, Empty, Panel, TextField, Why } from '../../ui';
 import { kinshipWork, useWork } from '../../workers';
+import { LimitPrices } from './LimitPrices';
 import { PairingGrid, type Wish } from './PairingGrid';
 import { useKinshipOf, type LineAnimal } from './useLine';
 
@@ -56,15 +56,6 @@ function Candidates({
   );
 }
 
-/** What a limit is called in a sentence. */
-function limitWords({ limit, pair }: LimitPrice, label: (id: string) => string, matings: number): string {
-  const names = pair ? `${label(pair[0])} and ${label(pair[1])}` : '';
-  if (limit === 'matingsPerMale') return `Each male ${matings === 1 ? 'once' : `${matings} times`} at most`;
-  if (limit === 'minCertainty') return 'Only animals whose sex is that sure';
-  if (limit === 'onlyReady') return 'Only animals that are ready';
-  return limit === 'keep' ? `Keeping ${names} together` : `Keeping ${names} apart`;
-}
-
 /** Who with whom? */
 export function PairingView({
   records,
@@ -87,7 +78,7 @@ export function PairingView({
   );
   const sires = males.filter(({ id }) => !left.has(id));
   const dams = females.filter(({ id }) => !left.has(id));
-  const [typed, setTyped] = useState({ wanted: '', matings: '1', certainty: '90' });
+  const [typed, setTyped] = useState({ wanted: '', matings: '1', certainty: '90', inbred: '25' });
   const [onlyReady, setOnlyReady] = useState(false);
   const [wishes, setWishes] = useState<Readonly<Record<string, Exclude<Wish, null>>>>({});
   const kin = useKinshipOf(
@@ -98,7 +89,9 @@ export function PairingView({
   const most = Math.min(dams.length, sires.length * (matings ?? 1));
   const wanted = typed.wanted.trim() === '' ? most : asWhole(typed.wanted);
   const certainty = /^\d{1,3}$/.test(typed.certainty) && Number(typed.certainty) <= 100 ? Number(typed.certainty) / 100 : null;
+  const inbred = /^\d{1,3}([.,]\d+)?$/.test(typed.inbred.trim()) ? Number(typed.inbred.replace(',', '.')) / 100 : null;
   const question = JSON.stringify({
+    inbred,
     sires: sires.map(({ id }) => id),
     dams: dams.map(({ id }) => id),
     matings,
@@ -107,7 +100,8 @@ export function PairingView({
     onlyReady,
     wishes,
   });
-  const ready = kin && matings && wanted && certainty !== null && sires.length > 0 && dams.length > 0;
+  const ready =
+    kin && matings && wanted && certainty !== null && inbred !== null && inbred <= 1 && sires.length > 0 && dams.length > 0;
   const plan = useWork(
     ready
       ? () => {
@@ -124,6 +118,7 @@ export function PairingView({
               wanted,
               minCertainty: certainty,
               onlyReady,
+              maxInbreeding: inbred,
               apart: pairs('apart').filter(among),
               keep: pairs('keep').filter(among),
             },
@@ -132,6 +127,7 @@ export function PairingView({
       : null,
     [kin, question],
   );
+  const shown = plan ? (plan.best ?? plan.fewer) : null;
   if (males.length === 0 || females.length === 0)
     return (
       <Empty title="Nobody to pair">
@@ -184,6 +180,14 @@ export function PairingView({
             value={typed.certainty}
             onChange={(event) => setTyped({ ...typed, certainty: event.target.value })}
           />
+          <TextField
+            label="Young inbred at most, %"
+            boxClass="w-44"
+            inputMode="decimal"
+            error={inbred === null || inbred > 1 ? '0 to 100.' : undefined}
+            value={typed.inbred}
+            onChange={(event) => setTyped({ ...typed, inbred: event.target.value })}
+          />
           <label className="flex min-h-11 items-center gap-2">
             <input
               type="checkbox"
@@ -199,7 +203,7 @@ export function PairingView({
             males={sires}
             females={dams}
             inbreedingOf={inbreedingOf}
-            paired={new Set(plan?.best?.pairs.map(({ male, female }) => `${male} ${female}`))}
+            paired={new Set(shown?.pairs.map(({ male, female }) => `${male} ${female}`))}
             wishOf={(male, female) => wishes[`${male} ${female}`] ?? null}
             wish={(male, female, next) => {
               const { [`${male} ${female}`]: _before, ...others } = wishes;
@@ -229,28 +233,31 @@ export function PairingView({
           )}
           {plan && !plan.best && (
             <p className="border-l-4 border-rust bg-rust-wash px-3 py-2">
-              {wanted} pairs cannot be had under these limits; {plan.mostPairs > 0 ? `${plan.mostPairs} can` : 'none can'}.
+              {wanted} {wanted === 1 ? 'pair' : 'pairs'} cannot be had under these limits;{' '}
+              {plan.mostPairs > 0 ? `${plan.mostPairs} can, and ${plan.mostPairs === 1 ? 'is' : 'are'} shown` : 'none can'}.
             </p>
           )}
-          {plan?.best && (
+          {shown && (
             <>
               <p>
-                Young inbred by <b className="text-code">{showPercent(plan.best.meanInbreeding)}</b> in the mean
+                Young inbred by <b className="text-code">{showPercent(shown.meanInbreeding)}</b> in the mean
               </p>
               <ul>
-                {plan.best.pairs.map(({ male, female, offspringInbreeding }) => (
-                  <li key={female} className="flex items-center gap-3 border-b border-rule py-1">
-                    <span className="min-w-0 flex-1">
-                      <b>{label(male)}</b> × <b>{label(female)}</b>
-                    </span>
-                    <span>{showPercent(offspringInbreeding)}</span>
-                    {house.may('keeper') && (
-                      <ButtonLink to={spawnPath(male, female)} className="min-h-9! px-2.5!">
-                        Spawn
-                      </ButtonLink>
-                    )}
-                  </li>
-                ))}
+                {[...shown.pairs]
+                  .sort((a, b) => a.offspringInbreeding - b.offspringInbreeding)
+                  .map(({ male, female, offspringInbreeding }) => (
+                    <li key={female} className="flex items-center gap-3 border-b border-rule py-1">
+                      <span className="min-w-0 flex-1">
+                        <b>{label(male)}</b> × <b>{label(female)}</b>
+                      </span>
+                      <span>{showPercent(offspringInbreeding)}</span>
+                      {house.may('keeper') && (
+                        <ButtonLink to={spawnPath(male, female)} className="min-h-9! px-2.5!">
+                          Spawn
+                        </ButtonLink>
+                      )}
+                    </li>
+                  ))}
               </ul>
             </>
           )}
@@ -267,35 +274,7 @@ export function PairingView({
             ))}
           </Panel>
         )}
-        {plan && (
-          <Panel title="What the limits cost">
-            {plan.prices.length === 0 ? (
-              <p className="text-quiet">Nothing: no limit stands in the way.</p>
-            ) : (
-              plan.prices.map((price) => (
-                <p key={`${price.limit} ${price.pair?.join() ?? ''}`} className="border-b border-rule py-1">
-                  {limitWords(price, label, matings ?? 1)}:{' '}
-                  {price.costs === null ? (
-                    <b>makes it impossible; without it {showPercent(price.meanWithout)}</b>
-                  ) : (
-                    <>
-                      costs <b>{showPercent(price.costs)}</b>, {showPercent(price.meanWithout)} without it
-                    </>
-                  )}
-                </p>
-              ))
-            )}
-            {plan.leftOut.length > 0 && (
-              <p className="pt-1 text-note text-quiet">
-                Left out:{' '}
-                {plan.leftOut
-                  .map(({ id, why }) => `${label(id)} (${why === 'sex' ? 'sex not sure enough' : 'not ready'})`)
-                  .join(', ')}
-                .
-              </p>
-            )}
-          </Panel>
-        )}
+        {plan && <LimitPrices plan={plan} label={label} matings={matings ?? 1} />}
       </div>
     </div>
   );

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { CartesianGrid, Line, LineChart, ReferenceDot, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { expectedMaleShare, findSexShift, groupOdds, groupSize, ratioInterval } from '@freshet/core/stock';
-import { formatNumber } from '@freshet/core/units';
-import { showChance, showTemperature, useHouse, type Reply } from '../../data';
+import { formatNumber, parseQuantity } from '@freshet/core/units';
+import { showChance, showTemperature, temperatureSign, useHouse, type Reply } from '../../data';
 import { Fact, Notice, Panel, TextField, Why } from '../../ui';
 
 type Lot = Reply<'lots'>[number];
@@ -18,6 +18,11 @@ function UnsexedOdds({ lot }: { lot: Lot }) {
   const [typed, setTyped] = useState('0.5');
   const maleShare = Number(typed.replace(',', '.'));
   const valid = maleShare >= 0 && maleShare <= 1 && typed.trim() !== '';
+  const [own, setOwn] = useState({ males: '', females: '' });
+  const [males, females] = [own.males, own.females].map((text) => (/^\d{1,4}$/.test(text.trim()) ? Number(text) : null));
+  const wish =
+    males != null && females != null && males + females > 0 ? ([`${males} and ${females}`, males, females] as const) : null;
+  const isWrong = (text: string) => text.trim() !== '' && !/^\d{1,4}$/.test(text.trim());
   return (
     <>
       <TextField
@@ -29,19 +34,35 @@ function UnsexedOdds({ lot }: { lot: Lot }) {
         onChange={(event) => setTyped(event.target.value)}
       />
       {valid &&
-        WISHES.map(([words, males, females]) => {
+        [...WISHES, ...(wish ? [wish] : [])].map(([words, wantedMales, wantedFemales]) => {
+          const wanted = { males: wantedMales, females: wantedFemales };
           const reachable = maleShare > 0 && maleShare < 1;
           return (
-            <Fact key={words} label={`At least ${words} among ${lot.unsexed}`}>
-              {showChance(groupOdds({ count: lot.unsexed, maleShare, males, females }).probability)}
+            <Fact
+              key={words}
+              label={`At least ${words === wish?.[0] ? `${wantedMales} male, ${wantedFemales} female` : words} among ${lot.unsexed}`}
+            >
+              {showChance(groupOdds({ count: lot.unsexed, maleShare, ...wanted }).probability)}
               <span className="font-normal text-quiet">
                 {reachable
-                  ? `; 95 % sure with ${groupSize({ maleShare, males, females, confidence: CONFIDENCE }).count}`
+                  ? `; 95 % sure with ${groupSize({ maleShare, ...wanted, confidence: CONFIDENCE }).count}`
                   : '; one sex is missing'}
               </span>
             </Fact>
           );
         })}
+      <div className="mt-3 grid max-w-sm grid-cols-2 gap-3">
+        {(['males', 'females'] as const).map((side) => (
+          <TextField
+            key={side}
+            label={side === 'males' ? 'Or so many males' : 'and so many females'}
+            inputMode="numeric"
+            value={own[side]}
+            error={isWrong(own[side]) ? 'A whole number.' : undefined}
+            onChange={(event) => setOwn({ ...own, [side]: event.target.value })}
+          />
+        ))}
+      </div>
       <p className="pt-1 text-note text-quiet">
         Each animal on its own, as with eggs of many pairs. A brood of one sex breaks that.{' '}
         <Why
@@ -85,9 +106,13 @@ function Shift({ lot }: { lot: Lot }) {
   const [typed, setTyped] = useState('');
   if (!shift) return <p className="text-quiet">No effect of temperature or water on sex is known of this species.</p>;
   const [low, high] = [shift.points[0]?.[0] ?? 0, shift.points.at(-1)?.[0] ?? 1];
-  const value = typed.trim() === '' ? (low + high) / 2 : Number(typed.replace(',', '.'));
+  const isWarmth = shift.by === 'tempC';
+  const read = isWarmth ? parseQuantity(typed, 'temperature', house.units.temperature) : null;
+  const number = read ? (read.ok ? read.value : Number.NaN) : Number(typed.replace(',', '.'));
+  const value = typed.trim() === '' ? (low + high) / 2 : number;
   const share = Number.isFinite(value) ? expectedMaleShare(shift, value) : null;
-  const name = shift.by === 'ph' ? 'pH' : 'Temperature, °C';
+  const name = isWarmth ? `Temperature, ${temperatureSign(house.units)}` : 'pH';
+  const shownAt = (x: number) => (isWarmth ? showTemperature(x, house).replace(/ °[CF]$/, '') : formatNumber(x));
   return (
     <>
       <ResponsiveContainer width="100%" height={150}>
@@ -98,6 +123,7 @@ function Shift({ lot }: { lot: Lot }) {
             type="number"
             domain={[low, high]}
             ticks={shift.points.map(([x]) => x)}
+            tickFormatter={shownAt}
             tick={{ fontSize: 12, fill: 'var(--quiet)' }}
             stroke="var(--ink)"
           />
@@ -127,7 +153,7 @@ function Shift({ lot }: { lot: Lot }) {
           label={`${name} of the first weeks`}
           boxClass="w-48"
           inputMode="decimal"
-          placeholder={String((low + high) / 2)}
+          placeholder={`such as ${shownAt((low + high) / 2)}`}
           value={typed}
           error={share === null ? 'Give a number.' : undefined}
           onChange={(event) => setTyped(event.target.value)}
@@ -135,7 +161,6 @@ function Shift({ lot }: { lot: Lot }) {
         {share !== null && (
           <p className="pb-2.5">
             about <b>{formatNumber(share * 100)} %</b> males
-            {shift.by === 'tempC' && house.units.temperature === 'degF' && ` at ${showTemperature(value, house)}`}
           </p>
         )}
       </div>

@@ -1,0 +1,43 @@
+import type { LimitPrice, PairingPlan } from '@freshet/core/stock';
+import { showPercent } from '../../data';
+import { Panel } from '../../ui';
+
+/** What a limit is called in a sentence. */
+function limitWords({ limit, pair }: LimitPrice, label: (id: string) => string, matings: number): string {
+  const names = pair ? `${label(pair[0])} and ${label(pair[1])}` : '';
+  if (limit === 'matingsPerMale') return `Each male ${matings === 1 ? 'once' : `${matings} times`} at most`;
+  if (limit === 'minCertainty') return 'Only animals whose sex is that sure';
+  if (limit === 'onlyReady') return 'Only animals that are ready';
+  if (limit === 'maxInbreeding') return 'No young more inbred than that';
+  return limit === 'keep' ? `Keeping ${names} together` : `Keeping ${names} apart`;
+}
+
+/** What each limit costs, and who was left out because of them. */
+export function LimitPrices({ plan, label, matings }: { plan: PairingPlan; label: (id: string) => string; matings: number }) {
+  return (
+    <Panel title="What the limits cost">
+      {plan.prices.length === 0 ? (
+        <p className="text-quiet">Nothing: no limit stands in the way.</p>
+      ) : (
+        plan.prices.map((price) => (
+          <p key={`${price.limit} ${price.pair?.join() ?? ''}`} className="border-b border-rule py-1">
+            {limitWords(price, label, matings)}:{' '}
+            {price.costs === null ? (
+              <b>makes it impossible; without it {showPercent(price.meanWithout)}</b>
+            ) : (
+              <>
+                costs <b>{showPercent(price.costs)}</b>, {showPercent(price.meanWithout)} without it
+              </>
+            )}
+          </p>
+        ))
+      )}
+      {plan.leftOut.length > 0 && (
+        <p className="pt-1 text-note text-quiet">
+          Left out:{' '}
+          {plan.leftOut.map(({ id, why }) => `${label(id)} (${why === 'sex' ? 'sex not sure enough' : 'not ready'})`).join(', ')}.
+        </p>
+      )}
+    </Panel>
+  );
+}
