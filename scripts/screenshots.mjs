@@ -66,27 +66,23 @@ async function take(page, name, path, act) {
   say(`docs/screenshots/${name}.png`);
 }
 
+/** An attempt by its name. */
+const attemptOf = (page, name) =>
+  page.evaluate(
+    async (wanted) => (await (await fetch('/api/attempts?limit=200')).json()).attempts.find((one) => one.name === wanted)?.id,
+    name,
+  );
+
 const day = await pageOf('day', 1280, 800);
 await enter(day);
 const tank = await idOf(day, '/api/house/tanks', 'code', 'B2.2', 'tankId');
 const brood = await idOf(day, '/api/broods', 'name', 'Lemon tetra 20', 'id');
 await take(day, 'rounds-day', '/');
 await take(day, 'room', '/room');
-await take(day, 'transfer', `/tanks/${await idOf(day, '/api/house/tanks', 'code', 'A1.4', 'tankId')}`, async () => {
-  const target = await idOf(day, '/api/house/tanks', 'code', 'B2.4', 'tankId');
-  await day.getByRole('button', { name: 'move or split' }).click();
-  await day.getByRole('dialog').getByLabel('To tank').selectOption(target);
-  await day.getByText(/until there are/).waitFor();
-});
 await take(day, 'tank', `/tanks/${tank}`);
 await take(day, 'stock', '/stock');
 await take(day, 'lot', `/stock/${await idOf(day, '/api/lots', 'name', 'Torn fin', 'id')}`);
-await take(day, 'sexing', `/stock/${await idOf(day, '/api/lots', 'name', 'Copper', 'id')}/sexing`, async () => {
-  const hump = day.getByRole('listitem').filter({ hasText: 'Hump on the forehead' });
-  await hump.getByRole('radio', { name: 'not seen' }).click();
-});
 await take(day, 'pairing', '/stock/lines/angelfish/pairing');
-await take(day, 'pedigree', `/stock/lines/angelfish/pedigree?animal=${await idOf(day, '/api/lots', 'name', 'Copper', 'id')}`);
 await take(day, 'cross', '/stock/lines/angelfish/cross', async () => {
   await day.getByLabel('Sire', { exact: true }).selectOption({ label: 'Torn fin' });
   await day.getByLabel('Dam', { exact: true }).selectOption({ label: 'Blue bar' });
@@ -99,6 +95,9 @@ await take(day, 'cross', '/stock/lines/angelfish/cross', async () => {
     await day.getByLabel(`Counted: ${kind}`, { exact: true }).fill(count);
 });
 await take(day, 'spawns', '/spawns');
+await take(day, 'plan', '/spawns/new?species=lemon-tetra');
+await take(day, 'attempt', `/spawns/${(await attemptOf(day, 'Odessa 6')) ?? ''}`);
+await take(day, 'evidence', '/spawns/evidence/sixray-aspidoras');
 await take(day, 'broods', '/broods');
 await take(day, 'brood', `/broods/${brood}`);
 await take(day, 'larder', '/larder');

@@ -7,8 +7,9 @@ import { StreamBands } from './StreamBands';
 import { shapeStream } from './streamShape';
 
 type Brood = Reply<'broods'>[number];
-const PAST_DAYS = 70;
-const AHEAD_DAYS = 70;
+/** Six weeks back, twelve ahead: what comes next is what is asked here; older bands begin at the edge. */
+const PAST_DAYS = 42;
+const AHEAD_DAYS = 84;
 const ROW_PX = 46;
 const DAY_MS = 86_400_000;
 

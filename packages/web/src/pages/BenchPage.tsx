@@ -9,6 +9,8 @@ import { Button, Dialog, PageHead, SelectField, usePageParams } from '../ui';
 const GROUPS = [...new Set(SUMS.map((sum) => sum.group))];
 const asksFor = (sum: Sum, fact: string) => Object.values(sum.prefill ?? {}).some((from) => from.startsWith(fact));
 
+const titleOf = ({ name }: Sum) => CALCULATIONS.find((calculation) => calculation.name === name)?.title ?? name;
+
 /** What does the sum come to? */
 export function BenchPage() {
   const house = useHouse();
@@ -38,7 +40,7 @@ export function BenchPage() {
             <optgroup key={group} label={group}>
               {SUMS.filter((candidate) => candidate.group === group).map((candidate) => (
                 <option key={candidate.name} value={candidate.name}>
-                  {CALCULATIONS.find((calculation) => calculation.name === candidate.name)?.title}
+                  {titleOf(candidate)}
                 </option>
               ))}
             </optgroup>
@@ -97,6 +99,27 @@ export function BenchPage() {
           );
         }}
       />
+      <nav aria-label="All sums" className="mt-6 gap-x-8 sm:columns-2 lg:columns-4">
+        {GROUPS.map((group) => (
+          <section key={group} className="mb-4 break-inside-avoid">
+            <h2 className="border-b border-ink">{group}</h2>
+            <ul>
+              {SUMS.filter((candidate) => candidate.group === group).map((candidate) => (
+                <li key={candidate.name}>
+                  <button
+                    type="button"
+                    aria-current={candidate.name === sum.name}
+                    className="min-h-9 w-full text-left hover:link aria-[current=true]:font-semibold"
+                    onClick={() => choose('sum', candidate.name)}
+                  >
+                    {titleOf(candidate)}
+                  </button>
+                </li>
+              ))}
+            </ul>
+          </section>
+        ))}
+      </nav>
       {change && tank && (
         <Dialog title="Water change" about={tank.code} open onClose={() => setChange(null)}>
           <ChangeForm
