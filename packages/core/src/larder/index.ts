@@ -11,7 +11,7 @@ export {
   type DescribedCulture,
 } from './cultures';
 export { planFirstFood, type FirstFoodPlan, type FoodNeed } from './planFirstFood';
-export { adultRation, fryRation, type Eaters, type Ration } from './rations';
+export { adultRation, fryRation, proteinShare, type Eaters, type Ration } from './rations';
 export { adultMeal, youngMeals, type AdultMeal, type YoungMeal } from './meals';
 export { deriveLarder, type LarderPlan } from './deriveLarder';
 export { readLarder, type LarderFacts, type LarderView } from './facts';

@@ -8,6 +8,7 @@ import {
   cystsFor,
   describeCulture,
   fryRation,
+  proteinShare,
   hatch,
   planFirstFood,
   type Eaters,
@@ -233,5 +234,14 @@ describe('a culture in its own place', () => {
     const [low = 0, high = 0] = hours(22);
     expect([low >= 34 && low <= 42, high >= 44 && high <= 52]).toEqual([true, true]);
     expect(cultureDays('infusoria', 17).ripe[1]).toBeGreaterThan(cultureDays('infusoria', 24).ripe[1]);
+  });
+});
+
+describe('protein of dry food', () => {
+  it('falls as they grow', () => {
+    const lemon = figures('lemon-tetra');
+    const low = (mm: number) => proteinShare(lemon, mm)[0];
+    expect([low(5), low(20), low(40)]).toEqual([0.45, 0.4, 0.32]);
+    expect(fryRation(lemon, 'crushedDry', 50, 8).why.join(' ')).toContain('45 to 55 % protein');
   });
 });

@@ -74,6 +74,16 @@ function byWeight(food: Food, grams: number, meals: number, why: string[]): Rati
   };
 }
 
+/** Protein of dry food by how far they are grown: need falls with age. Starting points. Source: docs/sources.md#rations */
+export function proteinShare({ adultMm }: Pick<Figures, 'adultMm'>, lengthMm: number): readonly [number, number] {
+  const grown = lengthMm / middle(adultMm);
+  return grown < 0.35 ? [0.45, 0.55] : grown < 0.75 ? [0.4, 0.45] : [0.32, 0.4];
+}
+const proteinWords = (figures: Figures, lengthMm: number): string => {
+  const [low, high] = proteinShare(figures, lengthMm);
+  return `Dry food of ${formatNumber(low * 100)} to ${formatNumber(high * 100)} % protein suits this age; the need falls as they grow.`;
+};
+
 const weightWords = (count: number, lengthMm: number, figures: Figures) =>
   `${count} at about ${formatNumber(lengthMm)} mm weigh some ${formatNumber(count * bodyG(figures, lengthMm))} g together (${formatNumber(figures.bodyGPerMm3 * 1e5)} × 10⁻⁵ × length³ g each, by their form).`;
 
@@ -128,6 +138,7 @@ export function fryRation(figures: Figures, food: Food, count: number, lengthMm:
     return byWeight(food, count * bodyG(figures, lengthMm) * JUVENILE_SHARE, meals, [
       weightWords(count, lengthMm, figures),
       `${formatNumber(JUVENILE_SHARE * 100)} % of that a day in ${meals} meals.`,
+      proteinWords(figures, lengthMm),
     ]);
   return {
     food,

@@ -66,7 +66,8 @@ export {
   type PlanMarkKind,
   type PlanTank,
 } from './planAttempt';
-export { afterSign, ATTEMPT_STATES, attemptState, SIGN_WORDS, SIGNS, type AttemptState, type Sign } from './settling';
+export { ATTEMPT_STATES, SIGN_WORDS, SIGNS, type AttemptState, type Sign } from './signs';
+export { afterSign, attemptState } from './settling';
 export { factorWords, recipeFactors } from './factors';
 export { proposeNext, withChange, type NextChange } from './proposeNext';
 export {

@@ -1,33 +1,6 @@
 import type { Recipe } from './recipe';
 import { LEVER_WORDS } from './recipeFields';
-
-/** What is seen of a pair or group that settles, before there are eggs. */
-export const SIGNS = [
-  'hiding',
-  'colour',
-  'chasing',
-  'cleaning',
-  'caveTaken',
-  'nestBuilt',
-  'tubes',
-  'pairFormed',
-  'fighting',
-  'nothing',
-] as const;
-export type Sign = (typeof SIGNS)[number];
-
-export const SIGN_WORDS: Record<Sign, string> = {
-  hiding: 'She hides',
-  colour: 'In colour',
-  chasing: 'Chasing',
-  cleaning: 'Cleaning a site',
-  caveTaken: 'Cave taken',
-  nestBuilt: 'Nest built',
-  tubes: 'Tubes showing',
-  pairFormed: 'A pair has formed',
-  fighting: 'Fighting in earnest',
-  nothing: 'Nothing yet',
-};
+import type { AttemptState, Sign } from './signs';
 
 /** What a sign asks for next, in a sentence; null when nothing but to wait. */
 export function afterSign(sign: Sign, recipe: Pick<Recipe, 'nextLever'>, isTriggered: boolean): string | null {
@@ -53,20 +26,6 @@ export function afterSign(sign: Sign, recipe: Pick<Recipe, 'nextLever'>, isTrigg
       return 'Eggs may be there within a day or two: look at first light and at dusk, feed lightly, change nothing.';
   }
 }
-
-/** Where an attempt stands. */
-export const ATTEMPT_STATES = [
-  'planned',
-  'conditioning',
-  'set up',
-  'triggered',
-  'spawning',
-  'with a brood',
-  'spawned',
-  'failed',
-  'given up',
-] as const;
-export type AttemptState = (typeof ATTEMPT_STATES)[number];
 
 /** Where an attempt stands on a day, from what was planned and logged. */
 export function attemptState(

@@ -65,6 +65,8 @@ export {
 export {
   diversity,
   projectDiversity,
+  newBloodIn,
+  NEW_BLOOD_AT,
   withNewAnimal,
   type Diversity,
   type FounderShare,

@@ -263,6 +263,9 @@ export function SpeciesPage() {
                   <Link to="/species" className="link">
                     all species
                   </Link>
+                  <Link to={`/spawns/evidence/${chosen.key}`} className="link">
+                    what worked
+                  </Link>
                   <Button onClick={() => download(chosen)}>Export</Button>
                 </>
               )}

@@ -95,7 +95,7 @@ export function LinesPage() {
               />
             );
           if (view === 'cross') return <CrossView key={key} speciesKey={speciesKey} animals={animals} />;
-          return <KinshipView key={key} records={data.pedigree} animals={among} label={label} />;
+          return <KinshipView key={key} records={data.pedigree} animals={among} label={label} speciesKey={speciesKey} />;
         }}
       </Loaded>
     </>

@@ -74,6 +74,10 @@ export function diversity(pedigree: readonly GroupRecord[], living: readonly str
   };
 }
 
+/** Young as inbred as those of half brother and half sister, in the mean, want new blood. */
+export const NEW_BLOOD_AT = 0.125;
+const LONGEST_DAYS = 3650;
+
 /** Diversity left after each generation to come, first that of now. */
 export interface Projection {
   ne: number;
@@ -96,4 +100,18 @@ export function projectDiversity(now: number, males: number, females: number, ge
  */
 export function withNewAnimal(groupMeanKinship: number, size: number): number {
   return 1 - (size * size * groupMeanKinship + 0.5) / (size + 1) ** 2;
+}
+
+/**
+ * By when new blood is wanted: the generation in which the mean inbreeding of the young passes a limit under the present plan, as days
+ * from now; 0 when it has, null when it does not within a lifetime of keeping. Each generation adds 1 / (2 Ne) of what is left.
+ * @param meanKinship - of the breeders, 0..1: the inbreeding of the next young in the mean
+ * @param generationDays - from one generation's birth to the next
+ */
+export function newBloodIn(meanKinship: number, ne: number, generationDays: number, limit = NEW_BLOOD_AT): number | null {
+  if (meanKinship >= limit) return 0;
+  const loss = 1 / (2 * Math.max(0.5, ne));
+  const generations = Math.log((1 - limit) / (1 - meanKinship)) / Math.log(1 - Math.min(0.999, loss));
+  const days = Math.ceil(generations) * generationDays;
+  return days > LONGEST_DAYS ? null : days;
 }

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { diversity, projectDiversity, withNewAnimal } from './diversity';
+import { diversity, newBloodIn, projectDiversity, withNewAnimal } from './diversity';
 import { findKinPaths } from './ancestry';
 import { groupKinship } from './groupKinship';
 import { inbreeding, inbreedingOf } from './inbreeding';
@@ -308,5 +308,16 @@ describe('a throwback', () => {
       { founders: ['f', 'm'], probability: 1 },
     ]);
     expect(traceThrowback([], { sires: [], dams: [] })).toEqual([]);
+  });
+});
+
+describe('the date for new blood', () => {
+  it('is now for a line past its limit, sooner for fewer breeders, and worked by hand', () => {
+    expect(newBloodIn(0.125, 10, 200)).toBe(0);
+    // Ne 4 loses an eighth a generation: from nothing to 0.125 in exactly one.
+    expect(newBloodIn(0, 4, 200)).toBe(200);
+    // Ne 10 loses a twentieth: three generations (0.143) pass an eighth, two (0.098) do not.
+    expect(newBloodIn(0, 10, 200)).toBe(600);
+    expect(newBloodIn(0, 500, 200)).toBeNull();
   });
 });

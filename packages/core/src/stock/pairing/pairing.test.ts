@@ -121,6 +121,19 @@ describe('the plan', () => {
     expect(apart.best?.pairs.some(({ male, female }) => male === 'm2' && female === 'f1')).toBe(false);
   });
 
+  it('proposes none above the inbreeding the keeper allows, and as many as can be had instead', () => {
+    const pairsOf = (set: { pairs: readonly { male: string; female: string }[] } | null) =>
+      set?.pairs.map(({ male, female }) => male + female);
+    // m2 is kin to both: above four in a hundred nobody is left for him.
+    const plan = planPairings({ ...everybody, limits: { ...limits, maxInbreeding: 0.04 } });
+    expect([plan.best, plan.mostPairs, pairsOf(plan.fewer)]).toEqual([null, 1, ['m1f1']]);
+    expect(plan.prices.find(({ limit }) => limit === 'maxInbreeding')).toMatchObject({ costs: null });
+    expect(pairsOf(planPairings({ ...everybody, limits: { ...limits, maxInbreeding: 0.1 } }).best)).toEqual(['m1f2', 'm2f1']);
+    // What the keeper keeps together is the keeper's own.
+    const kept = planPairings({ ...everybody, limits: { ...limits, wanted: 1, maxInbreeding: 0.04, keep: [['m2', 'f2']] } });
+    expect(pairsOf(kept.best)).toEqual(['m2f2']);
+  });
+
   it('that cannot be says how many pairs could, and which limit stands in the way', () => {
     const plan = planPairings({ ...everybody, females: [animal('f1'), animal('f2', { isReady: false })], limits });
     expect(plan).toMatchObject({ best: null, mostPairs: 1, alternatives: [] });

@@ -1,5 +1,5 @@
 import { planAttempt, type PlanMark } from '@freshet/core/spawning';
-import { addDays, daysBetween, formatDay, formatDayRange, formatInstant, houseDay } from '@freshet/core/time';
+import { addDays, daysBetween, formatDay, houseDay } from '@freshet/core/time';
 import { inUnits, formatNumber } from '@freshet/core/units';
 import { showTemperature, useGet, useHouse, type Reply } from '../../data';
 import { measureText, useWidth } from '../../ui';
@@ -190,17 +190,6 @@ export function AttemptLine({
           </>
         )}
       </svg>
-      <p className="sr-only">
-        {planned
-          .map(
-            ({ label, at, to: end }) =>
-              `${formatDayRange(houseDay(at, house.timeZone), houseDay(end, house.timeZone), house.today)} ${label}`,
-          )
-          .join('; ')}
-        {seen
-          .map(({ label, at }) => `${formatInstant(new Date(at).toISOString(), house.today, house.timeZone)} ${label}`)
-          .join('; ')}
-      </p>
     </div>
   );
 }

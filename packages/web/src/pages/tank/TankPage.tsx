@@ -278,6 +278,7 @@ export function TankPage() {
                 tankId={tankId}
                 speciesKey={life?.lots[0]?.speciesKey}
                 probeC={life?.tempC ?? null}
+                hasYoung={(life?.broods.length ?? 0) > 0}
                 openRegime={() => setSheet({ kind: 'regime' })}
               />
               <div className="divide-y divide-rule">

@@ -1,7 +1,8 @@
 import { lazy, Suspense, useState } from 'react';
 import { READING_LIMITS, type Quantity } from '@freshet/contract/room';
 import { formatDay, formatInstant, houseDay } from '@freshet/core/time';
-import { formatNumber } from '@freshet/core/units';
+import { isUnsteady, steadiness, SWING_LIMITS, type SwingPoint, type SwingQuantity } from '@freshet/core/room';
+import { formatNumber, inUnits } from '@freshet/core/units';
 import { showVolume, showTemperature, useGet, useHouse, type Reply } from '../../data';
 import { LinkButton, Loaded, Panel, Why } from '../../ui';
 
@@ -153,11 +154,45 @@ function Doubts({ readings }: { readings: Readings }) {
     });
 }
 
+/** How steady the water is: swing over a day and a week, and whether who lives there stands it. */
+function SteadyLine({
+  quantity,
+  points,
+  hasYoung,
+}: {
+  quantity: SwingQuantity;
+  points: readonly SwingPoint[];
+  hasYoung: boolean;
+}) {
+  const house = useHouse();
+  const swing = steadiness(points, house.now());
+  if (swing.day === null && swing.week === null) return null;
+  const show = (value: number) =>
+    inUnits(
+      quantity === 'tempC' ? `swing of ${formatNumber(value)} °C` : `swing of ${formatNumber(value)} mg/L`,
+      house.units,
+    ).replace('swing of ', '');
+  const limit = SWING_LIMITS[quantity][hasYoung ? 'young' : 'grown'];
+  return (
+    <p
+      className={
+        isUnsteady(quantity, swing, hasYoung) ? 'border-l-4 border-amber-line bg-amber-wash px-3 py-1' : 'text-note text-quiet'
+      }
+    >
+      {swing.day !== null && `Swings by ${show(swing.day)} in a day`}
+      {swing.week !== null && `${swing.day === null ? 'Swings by' : ','} ${show(swing.week)} in a week`}.
+      {isUnsteady(quantity, swing, hasYoung) &&
+        ` More than ${show(limit)} a day is much${hasYoung ? ' for young' : ''}: look at heater, lid and room, unless it is cooled on purpose.`}
+    </p>
+  );
+}
+
 /** A tank's water: newest values with their error bands, the curve of one of them, and what its regime does. */
 export function WaterPanel({
   tankId,
   speciesKey,
   probeC,
+  hasYoung,
   openRegime,
   first = 'tempC',
 }: {
@@ -165,6 +200,8 @@ export function WaterPanel({
   speciesKey: string | undefined;
   /** Newest temperature, by hand or by probe. */
   probeC: { value: number; at: string } | null;
+  /** Young stand less of a swing. */
+  hasYoung: boolean;
   openRegime: () => void;
   /** What is drawn at first. */
   first?: Quantity;
@@ -235,6 +272,13 @@ export function WaterPanel({
                     {forecast.length > 1 && regime.data?.regime?.ceilingPpm != null && '; red line: ceiling'}
                   </p>
                 </div>
+              )}
+              {(quantity === 'tempC' || quantity === 'tdsPpm') && (
+                <SteadyLine
+                  quantity={quantity}
+                  hasYoung={hasYoung}
+                  points={[...chosen.map(({ at, value }) => ({ at, low: value, high: value })), ...probed]}
+                />
               )}
               <Doubts readings={data} />
               <RegimeLine tankId={tankId} open={openRegime} />

@@ -1,7 +1,8 @@
 import { lazy, Suspense } from 'react';
-import { projectDiversity, withNewAnimal } from '@freshet/core/stock';
+import { NEW_BLOOD_AT, newBloodIn, projectDiversity, withNewAnimal } from '@freshet/core/stock';
+import { addDays, formatDate } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
-import { showPercent, type Reply } from '../../data';
+import { showPercent, useGet, useHouse, type Reply } from '../../data';
 import { Fact, Loading, Why } from '../../ui';
 import { kinshipWork, useWork } from '../../workers';
 import type { LineAnimal } from './useLine';
@@ -17,12 +18,16 @@ export function DiversityPart({
   records,
   animals,
   label,
+  speciesKey,
 }: {
   records: Reply<'pedigree'>['pedigree'];
   animals: readonly LineAnimal[];
   label: (id: string) => string;
+  speciesKey: string;
 }) {
   const ids = animals.map(({ id }) => id).join(' ');
+  const house = useHouse();
+  const kind = useGet('species').data?.find(({ key }) => key === speciesKey);
   const held = useWork(() => kinshipWork().diversity(records, ids.split(' ')), [records, ids]);
   if (!held) return <Loading what="what is left" />;
   const males = animals.filter(({ likelySex }) => likelySex === 'males').length;
@@ -30,6 +35,9 @@ export function DiversityPart({
   const [sires, dams] = [Math.max(1, males), Math.max(1, females)];
   const now = projectDiversity(held.geneDiversity, sires, dams, GENERATIONS);
   const rescued = projectDiversity(withNewAnimal(held.groupMeanKinship, animals.length), sires + 1, dams, GENERATIONS);
+  const newBlood = kind
+    ? newBloodIn(held.groupMeanKinship, now.ne, (kind.figures.maturityDays[0] + kind.figures.maturityDays[1]) / 2)
+    : null;
   const verdict =
     held.geneDiversity < COLLAPSE
       ? 'Near collapse: no further brood without unrelated blood.'
@@ -72,6 +80,15 @@ export function DiversityPart({
       <Fact label="As if so many founders had given alike">{formatNumber(held.founderEquivalents)}</Fact>
       {held.rescuer && (
         <Fact label={`Without ${label(held.rescuer.id)} and descendants`}>{showPercent(held.rescuer.without)}</Fact>
+      )}
+      {kind && (
+        <Fact label={`Young inbred by ${showPercent(NEW_BLOOD_AT)} in the mean, so new blood by`}>
+          {newBlood === null
+            ? 'not within ten years'
+            : newBlood === 0
+              ? 'now'
+              : `about ${formatDate(addDays(house.today, newBlood), house.today)}`}
+        </Fact>
       )}
       <h3 className="mt-2">Next generations</h3>
       <Suspense fallback={<Loading what="the curve" />}>

@@ -74,10 +74,12 @@ export function KinshipView({
   records,
   animals,
   label,
+  speciesKey,
 }: {
   records: Reply<'pedigree'>['pedigree'];
   animals: readonly LineAnimal[];
   label: (id: string) => string;
+  speciesKey: string;
 }) {
   const [measure, width] = useWidth<HTMLDivElement>();
   const [chosen, setChosen] = useState<[string, string] | null>(null);
@@ -132,7 +134,7 @@ export function KinshipView({
         )}
       </div>
       <Panel title="What the line holds">
-        <DiversityPart records={records} animals={animals} label={label} />
+        <DiversityPart records={records} animals={animals} label={label} speciesKey={speciesKey} />
       </Panel>
     </div>
   );
