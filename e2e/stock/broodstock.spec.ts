@@ -23,7 +23,7 @@ test('the stock is sorted, narrowed and chosen from; those chosen are paired, an
   await page.getByLabel('Pairs', { exact: true }).fill('many');
   await expect(page.getByText('1 or more.')).toBeVisible();
   await page.getByLabel('Pairs', { exact: true }).fill('9');
-  await expect(page.getByText('9 pairs cannot be had under these limits; 2 can.')).toBeVisible();
+  await expect(page.getByText('9 pairs cannot be had under these limits; 2 can, and are shown.')).toBeVisible();
   await page.getByLabel('Pairs', { exact: true }).fill('');
   await page.getByRole('listitem').filter({ hasText: 'Grey heron × Blue bar' }).getByRole('link', { name: 'Spawn' }).click();
   await expect(page.getByLabel('Name of the attempt')).toHaveValue('Grey heron × Blue bar');

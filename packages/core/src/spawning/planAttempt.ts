@@ -85,13 +85,24 @@ export function planAttempt(input: {
   figures: Figures;
   start: Start;
   triggerDays?: readonly [number, number] | undefined;
+  /** What the water is made of, such as "12 L rain and 18 L tap"; empty when that is not known. */
+  waterWords?: string | undefined;
 }): PlanMark[] {
   const { recipe, days, figures, start } = input;
   const triggerDays = input.triggerDays ?? USUAL_TRIGGER_DAYS;
   const marks: PlanMark[] = [];
   const add = (kind: PlanMarkKind, day: Day, words: string, to: Day = day) => marks.push({ kind, day, to, words });
   if (days.conditioningFrom) add('conditioning', days.conditioningFrom, `Condition them${recipe.diet ? `: ${recipe.diet}` : ''}`);
-  add('water', days.from, recipe.agedDays > 0 ? 'Make the water, let it age; the tank is taken' : 'The tank is taken');
+  const made = input.waterWords ? `Make the water: ${input.waterWords}` : 'Make the water';
+  add(
+    'water',
+    days.from,
+    recipe.agedDays > 0
+      ? `${made}, let it age; the tank is taken`
+      : input.waterWords
+        ? `${made}; the tank is taken`
+        : 'The tank is taken',
+  );
   if (recipe.cover.length > 0)
     add('site', addDays(days.setUpOn, -READY_AHEAD), `Put in, clean: ${recipe.cover.map(coverWords).join(', ')}`);
   if (recipe.firstIn === 'together') add('allIn', days.setUpOn, 'Parents in');

@@ -1,4 +1,5 @@
-import { completeRecipe, shippedRecipe } from '@freshet/core/spawning';
+import { completeRecipe, planDays, RECIPE_BOOK, shippedRecipe, stepsWords } from '@freshet/core/spawning';
+import { SHIPPED_SPECIES } from '@freshet/core/species';
 import { attempt, clutch, furnish, measure, stockUp } from '../testing/furnish';
 import { newId, openTestHouse, type Client, type TestHouse } from '../testing/testHouse';
 
@@ -208,6 +209,63 @@ describe('an attempt', () => {
       body: { errors: [{ pointer: '#/lampOff' }] },
     });
   });
+});
+
+describe('every recipe of the book', () => {
+  it.each(RECIPE_BOOK.map(({ key, method }) => [key, method] as const))(
+    '%s is planned, set up, triggered, seen and closed',
+    async (key, method) => {
+      const kind = SHIPPED_SPECIES.find((one) => one.method === method);
+      // A method that no shipped species has is run with one of the keeper's own.
+      const speciesKey = kind?.key ?? `own-${method.toLowerCase()}`.slice(0, 40);
+      if (!kind)
+        await keeper.write('saveSpecies', {
+          id: newId(),
+          key: speciesKey,
+          commonName: 'Own',
+          scientificName: 'Species propria',
+          method,
+          initials: 'Ow',
+          figures: {},
+        });
+      const lotId = await stockUp(keeper, tank('A2'), speciesKey, { males: 3, females: 3 }, '2026-02-01T08:00:00.000Z');
+      const recipe = shippedRecipe(key)?.recipe;
+      if (!recipe) throw new Error('It is in the book.');
+      const days = planDays(recipe, '2026-03-05');
+      const attemptId = newId();
+      await keeper.write('addAttempt', {
+        id: newId(),
+        attemptId,
+        speciesKey,
+        name: key,
+        tankId: tank('A1'),
+        sires: [lotId],
+        dams: [lotId],
+        ...days,
+        recipe: recipe as never,
+        recipeRef: key,
+        tags: [],
+        note: null,
+      });
+      await sitter.write('logSettling', {
+        id: newId(),
+        attemptId,
+        sign: 'chasing',
+        at: exactly('2026-03-04T19:00:00.000Z'),
+        note: null,
+      });
+      expect((await trigger(attemptId, '2026-03-05T19:00:00.000Z', { what: stepsWords(recipe.steps) || 'waited' })).ok).toBe(
+        true,
+      );
+      expect((await viewer.get('attempt', { params: { attemptId } })).state).toBe('triggered');
+      await clutch(keeper, attemptId, exactly('2026-03-07T08:00:00.000Z'), 20);
+      expect((await viewer.get('attempt', { params: { attemptId } })).state).toBe('with a brood');
+      await keeper.write('endAttempt', { id: newId(), attemptId, outcome: 'spawned', on: '2026-03-09', note: null });
+      const [record] = await viewer.get('evidence', { query: { speciesKey } });
+      expect(record).toMatchObject({ spawnedAfterDays: expect.closeTo(1.54, 2) as number, isEnded: true, eggs: 20 });
+      expect((await viewer.get('round')).stops.flatMap(({ chores }) => chores).every(({ text }) => text.length > 2)).toBe(true);
+    },
+  );
 });
 
 describe('meals', () => {

@@ -34,6 +34,7 @@ import { SpeciesAside } from './SpeciesAside';
 import { tankWords } from './tankWords';
 import { useOwnHistory } from './useOwnHistory';
 import { choicesFor } from './useRecipeChoices';
+import { useWaterWords } from './useWaterWords';
 
 const DAYS = [
   ['conditioningFrom', 'Conditioning from', 'may stay empty'],
@@ -132,6 +133,8 @@ export function AttemptForm({ choices, start }: { choices: Choices; start: Attem
       setDays(planDays(read.value, triggerFor(day, chosen.figures, chosen.start, history.triggerDays), history.triggerDays));
   }
 
+  const tankLitres = life.data?.find((tank) => tank.tankId === values.tankId)?.litres ?? null;
+  const waterWords = useWaterWords(read.ok ? read.value : null, tankLitres);
   const hasDays = isDay(values.triggerOn) && isDay(values.setUpOn) && isDay(values.from);
   const days = hasDays ? toDays(values) : null;
   const marks =
@@ -142,6 +145,7 @@ export function AttemptForm({ choices, start }: { choices: Choices; start: Attem
           figures: chosen.figures,
           start: chosen.start,
           triggerDays: history.triggerDays,
+          waterWords,
         })
       : null;
   const order = days ? checkDays(days, house.today, values.from >= house.today) : null;
@@ -290,11 +294,7 @@ export function AttemptForm({ choices, start }: { choices: Choices; start: Attem
           <EntryFormFoot entry={entry} action="Start the attempt" />
         </div>
         <aside className="divide-y divide-rule self-start border border-rule bg-sheet">
-          <SpeciesAside
-            species={chosen}
-            history={history}
-            litres={life.data?.find((tank) => tank.tankId === values.tankId)?.litres ?? null}
-          />
+          <SpeciesAside species={chosen} history={history} litres={tankLitres} />
         </aside>
       </div>
     </form>

@@ -1,7 +1,9 @@
+import { useState } from 'react';
 import { v7 as newId } from 'uuid';
 import { afterSign, SIGN_WORDS, SIGNS, type Recipe, type Sign } from '@freshet/core/spawning';
 import { exactly, formatInstant } from '@freshet/core/time';
 import { useHouse, useLog } from '../data';
+import { DayInput, Field, fromLocal } from '../ui';
 
 /** What is seen of them, one tap each; what the last sign asks for stands below. */
 export function SettlingLog({
@@ -21,7 +23,25 @@ export function SettlingLog({
   const log = useLog();
   const seen = attempt.events.filter(({ sign }) => sign !== null);
   const last = seen.at(-1);
+  const [when, setWhen] = useState('');
+  const [problem, setProblem] = useState('');
   const next = last?.sign ? afterSign(last.sign, attempt.recipe, attempt.triggered !== null) : null;
+  function seeNow(sign: Sign): void {
+    let at = house.now();
+    try {
+      if (when.trim() !== '') at = fromLocal('when', when, house.timeZone);
+    } catch (error) {
+      setProblem(error instanceof Error ? error.message : 'Such as yesterday 19:00.');
+      return;
+    }
+    setProblem('');
+    setWhen('');
+    void log(
+      'logSettling',
+      { id: newId(), attemptId: attempt.id, sign, at: exactly(at), note: null },
+      `${attempt.name}: ${SIGN_WORDS[sign].toLowerCase()}`,
+    );
+  }
   return (
     <div>
       {may && (
@@ -31,17 +51,27 @@ export function SettlingLog({
               key={sign}
               type="button"
               className="min-h-11 rounded-part border border-ink bg-sheet px-3 hover:bg-today"
-              onClick={() =>
-                void log(
-                  'logSettling',
-                  { id: newId(), attemptId: attempt.id, sign, at: exactly(house.now()), note: null },
-                  `${attempt.name}: ${SIGN_WORDS[sign].toLowerCase()}`,
-                )
-              }
+              onClick={() => seeNow(sign)}
             >
               {SIGN_WORDS[sign]}
             </button>
           ))}
+        </div>
+      )}
+      {may && (
+        <div className="mt-2 max-w-xs">
+          <Field label="Seen when, if not now" error={problem || undefined}>
+            {(part) => (
+              <DayInput
+                label="Seen when, if not now"
+                withTime
+                value={when}
+                onChange={setWhen}
+                invalid={problem !== ''}
+                part={part}
+              />
+            )}
+          </Field>
         </div>
       )}
       {next && (

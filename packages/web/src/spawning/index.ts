@@ -9,3 +9,4 @@ export { MoveDaysForm } from './MoveDaysForm';
 export { EndForm } from './EndForm';
 export { TriggerForm } from './TriggerForm';
 export { SCHOOL_WORDS } from './schools';
+export { useWaterWords } from './useWaterWords';

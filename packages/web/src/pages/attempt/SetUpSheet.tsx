@@ -1,13 +1,11 @@
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { v7 as newId } from 'uuid';
-import { shares } from '@freshet/core/room';
 import { coverWords, fieldWords, RECIPE_FIELDS, type Recipe } from '@freshet/core/spawning';
 import { formatDay } from '@freshet/core/time';
 import { inUnits } from '@freshet/core/units';
-import { tryCompute } from '@freshet/core/errors';
 import { showTemperature, showVolume, useGet, useHouse, useLog, type Reply } from '../../data';
-import { valuesOf } from '../../room';
+import { useWaterWords } from '../../spawning';
 import { Button, Loaded, Notice, PageHead } from '../../ui';
 
 type Attempt = Reply<'attempt'>;
@@ -47,24 +45,10 @@ function Sheet({ attempt }: { attempt: Attempt }) {
   const log = useLog();
   const [ticks, toggle] = useTicks(attempt.id);
   const life = useGet('tankLife');
-  const waters = useGet('waters');
   const { recipe } = attempt;
   const tank = life.data?.find(({ tankId }) => tankId === attempt.tankId);
   const litres = recipe.litres ?? tank?.litres ?? null;
-  const sources = (waters.data ?? []).flatMap((water) => {
-    const { ghDeg, khDeg, tdsPpm } = valuesOf(water, 'newest', house.today, house.timeZone);
-    return ghDeg == null || khDeg == null || tdsPpm == null ? [] : [{ name: water.name, ghDeg, khDeg, tdsPpm }];
-  });
-  const mixed =
-    litres && recipe.ghDeg !== null && sources.length > 0
-      ? tryCompute(() => shares({ sources, target: { litres, ghDeg: recipe.ghDeg } }))
-      : null;
-  const mix = mixed?.ok
-    ? mixed.value.litres
-        .filter((part) => part.litres > 0.05)
-        .map((part) => `${showVolume(part.litres, house)} ${part.name}`)
-        .join(' and ')
-    : null;
+  const mix = useWaterWords(recipe, tank?.litres ?? null);
   const items: [string, string][] = [
     [
       'clean',
@@ -78,11 +62,7 @@ function Sheet({ attempt }: { attempt: Attempt }) {
           ] as [string, string],
         ]
       : []),
-    ...(mix
-      ? [['mix', `Water: ${mix}${mixed?.ok && !mixed.value.exact ? ', as near as your waters allow' : ''}`] as [string, string]]
-      : recipe.water
-        ? [['mix', `Water: ${recipe.water}`] as [string, string]]
-        : []),
+    ...(mix ? [['mix', `Water: ${mix}`] as [string, string]] : []),
     ...(recipe.agedDays > 0
       ? [
           ['aged', `The water has stood ${recipe.agedDays === 1 ? 'a day' : `${recipe.agedDays} days`}, aired`] as [

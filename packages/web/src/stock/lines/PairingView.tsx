@@ -182,7 +182,7 @@ export function PairingView({
           />
           <TextField
             label="Young inbred at most, %"
-            boxClass="w-44"
+            boxClass="w-52"
             inputMode="decimal"
             error={inbred === null || inbred > 1 ? '0 to 100.' : undefined}
             value={typed.inbred}
@@ -231,10 +231,15 @@ export function PairingView({
               {ready ? 'Working it out …' : 'Give whole numbers, and at least one male and one female.'}
             </p>
           )}
-          {plan && !plan.best && (
+          {plan && !plan.best && (typed.wanted.trim() !== '' || plan.mostPairs === 0) && (
             <p className="border-l-4 border-rust bg-rust-wash px-3 py-2">
               {wanted} {wanted === 1 ? 'pair' : 'pairs'} cannot be had under these limits;{' '}
               {plan.mostPairs > 0 ? `${plan.mostPairs} can, and ${plan.mostPairs === 1 ? 'is' : 'are'} shown` : 'none can'}.
+            </p>
+          )}
+          {plan && !plan.best && typed.wanted.trim() === '' && plan.mostPairs > 0 && (
+            <p className="text-quiet">
+              As many as the limits allow: {plan.mostPairs} {plan.mostPairs === 1 ? 'pair' : 'pairs'}.
             </p>
           )}
           {shown && (
