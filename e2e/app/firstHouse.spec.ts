@@ -168,6 +168,7 @@ test('starts an attempt; a second one in the same tank asks for a reason', async
   await goTo(page, 'Spawns');
   await page.getByRole('link', { name: 'Start an attempt' }).first().click();
   await page.getByLabel('Species').selectOption('sixray-aspidoras');
+  await page.getByText('Set up already').click();
   await page.getByLabel('Spawning tank').selectOption({ label: 'A1: Rain 1' });
   await page.getByRole('button', { name: 'Start the attempt' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'The tank is booked' })).toContainText('Rain 1 holds A1');

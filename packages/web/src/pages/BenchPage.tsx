@@ -99,7 +99,7 @@ export function BenchPage() {
           );
         }}
       />
-      <nav aria-label="All sums" className="mt-6 gap-x-8 sm:columns-2 lg:columns-4">
+      <nav aria-label="The whole bench" className="mt-6 gap-x-8 sm:columns-2 lg:columns-4">
         {GROUPS.map((group) => (
           <section key={group} className="mb-4 break-inside-avoid">
             <h2 className="border-b border-ink">{group}</h2>
