@@ -46,7 +46,11 @@ export const NewHours = v.pipe(
 
 /** What is logged here: who may, and which addresses show it. */
 export const hoursEntries = entries({
-  hours: { role: 'keeper', words: 'hours of the house set', touches: ['/api/hours', '/api/attempts', '/api/evidence'] },
+  hours: {
+    role: 'keeper',
+    words: 'hours of the house set',
+    touches: ['/api/hours', '/api/attempts', '/api/evidence', '/api/lots'],
+  },
 });
 
 export const hoursEndpoints = {

@@ -172,9 +172,13 @@ export function defaultRecipe(method: Method): Recipe {
   });
 }
 
-/** Whether a day lies in one of the recipe's seasons; any day does when there are none. A season may go over the year's end. */
-export function inSeason({ seasons }: Pick<Recipe, 'seasons'>, day: Day): boolean {
-  const month = Number(day.slice(5, 7));
+/**
+ * Whether a day lies in one of the recipe's seasons; any day does when there are none. A season may go over the year's end.
+ * @param isSouth - south of the equator the year is turned round by half
+ */
+export function inSeason({ seasons }: Pick<Recipe, 'seasons'>, day: Day, isSouth = false): boolean {
+  const here = Number(day.slice(5, 7));
+  const month = isSouth ? ((here + 5) % 12) + 1 : here;
   return (
     seasons.length === 0 ||
     seasons.some(([from, to]) => (from <= to ? month >= from && month <= to : month >= from || month <= to))

@@ -228,6 +228,11 @@ describe('seasons, states and signs', () => {
         [8, 9],
       ]),
     ]).toEqual([12, 3, 4, 5]);
+    // Spring in the south is September to November.
+    expect([inSeason({ seasons: [[3, 5]] }, '2026-10-10', true), inSeason({ seasons: [[3, 5]] }, '2026-04-10', true)]).toEqual([
+      true,
+      false,
+    ]);
   });
 
   it('an attempt stands where its log says', () => {

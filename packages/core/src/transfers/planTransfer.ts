@@ -33,6 +33,8 @@ export interface TransferTank {
   residents: readonly TransferGroup[];
   quarantine: { endsOn: Day | null } | null;
   hindrances: readonly { what: string; remedy: string }[];
+  /** Attempts that go on there, with what their recipe says of company. */
+  attempts?: readonly { name: string; parentLotIds: readonly string[]; company: string | null }[] | undefined;
 }
 export interface TransferWarning {
   kind: 'eats' | 'parentage' | 'quarantine' | 'notReady' | 'crowded' | 'temperature' | 'unknownWater' | 'proven' | 'company';
@@ -75,6 +77,27 @@ function mixingWarnings(moved: TransferGroup, target: TransferTank): TransferWar
         text: `${other.broodName ?? 'Others'} of the same species ${other.isYoung ? 'grow' : 'live'} in ${target.code}; once mixed nobody can tell whose young are whose.`,
       });
   }
+  return warnings;
+}
+
+/** What the newcomers are to those that spawn there, and to a guard with eggs or young. */
+function spawningWarnings(moved: TransferGroup, target: TransferTank): TransferWarning[] {
+  const warnings: TransferWarning[] = [];
+  for (const { name, parentLotIds, company } of target.attempts ?? [])
+    if (!parentLotIds.includes(moved.lotId) && moved.broodId === null)
+      warnings.push({
+        kind: 'company',
+        text: `${name} goes on in ${target.code}, and they are none of its parents. ${company ? `Its recipe says of company: ${company}.` : 'Its recipe plans no company.'}`,
+      });
+  const guards = target.residents.filter(
+    ({ species, isYoung, lotId }) => isYoung && species.guards !== 'nobody' && lotId !== moved.lotId,
+  );
+  for (const { species } of guards)
+    if (moved.broodId === null && species.key !== moved.species.key)
+      warnings.push({
+        kind: 'company',
+        text: `${species.commonName.toLowerCase()} guard eggs or young in ${target.code}: they drive off or wound whoever comes near. A few quick fish at the surface may steady a pair; others do not.`,
+      });
   return warnings;
 }
 
@@ -176,7 +199,7 @@ export function planTransfer(input: {
       kind: 'quarantine',
       text: `${target.code} is in quarantine: they would stay as long, and begin it again for those there.`,
     });
-  warnings.push(...mixingWarnings(moved, target), ...companyWarnings(moved, source, target));
+  warnings.push(...mixingWarnings(moved, target), ...spawningWarnings(moved, target), ...companyWarnings(moved, source, target));
   if (moved.isYoung && !moved.isEggs && target.litres > 0) {
     const carries = Math.floor(youngCarried(moved.species.figures, moved.lengthMm, target, 'full'));
     const there = target.residents

@@ -140,3 +140,28 @@ describe('floating a bag', () => {
     );
   });
 });
+
+describe('those that spawn there', () => {
+  const going = (company: string | null, parentLotIds: string[] = []) =>
+    tank('B1', { attempts: [{ name: 'Rain 3', parentLotIds, company }] });
+  const words = (moved: TransferGroup, target: TransferTank) =>
+    plan(moved, tank('A1'), target)
+      .warnings.filter(({ kind }) => kind === 'company')
+      .map(({ text }) => text);
+
+  it('are named to newcomers that are none of the parents, with what the recipe says of company', () => {
+    const lemon = group('a', 'lemon-tetra', { heads: { males: 3, females: 3, unsexed: 0 }, lengthMm: 35 });
+    expect(words(lemon, going('none')).join()).toContain(
+      'Rain 3 goes on in B1, and they are none of its parents. Its recipe says of company: none.',
+    );
+    expect(words(lemon, going(null)).join()).toContain('plans no company');
+    expect(words(lemon, going('none', ['a'])).join()).not.toContain('Rain 3');
+    expect(words({ ...lemon, broodId: 'b', isYoung: true }, going('none')).join()).not.toContain('Rain 3');
+  });
+
+  it('with eggs to guard are a danger to others, not to their own kind', () => {
+    const guards = tank('B1', { residents: [group('y', 'kribensis', { isYoung: true, broodId: 'b', lengthMm: 5 })] });
+    expect(words(group('a', 'lemon-tetra', { lengthMm: 35 }), guards).join()).toContain('kribensis guard eggs or young in B1');
+    expect(words(group('a', 'kribensis'), guards).join()).not.toContain('guard eggs');
+  });
+});

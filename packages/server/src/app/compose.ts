@@ -52,11 +52,11 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
   });
   const water: WaterService = createWater({ ...entered, room });
   const probes = createProbes({ clock, log, room, water, secret });
+  const hours = createHours({ ...base, log });
   const stock = createStock({ ...base, log, room, readiness, species });
-  const lines = createLines({ ...base, log, room, species, stock, descent: { broods: (at) => broods.descent(at) } });
+  const lines = createLines({ ...base, log, room, hours, species, stock, descent: { broods: (at) => broods.descent(at) } });
   const biosecurity = createBiosecurity({ database, log, room, lotTrail: stock.quarantines.trail });
   const care = createCare({ database, log, ticks, room });
-  const hours = createHours({ ...base, log });
   const spawning = createSpawning({
     ...entered,
     room,

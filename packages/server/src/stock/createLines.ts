@@ -1,6 +1,6 @@
 import type { LogService } from '../log';
 import type { Clock, Database } from '../platform';
-import type { RoomService } from '../room';
+import type { HoursService, RoomService } from '../room';
 import { createBroodstockRepository } from './broodstock.repository';
 import { createBroodstock } from './broodstock.service';
 import type { Descent } from './descent';
@@ -17,6 +17,7 @@ export function createLines({
   clock,
   log,
   room,
+  hours,
   species,
   stock,
   descent,
@@ -25,13 +26,14 @@ export function createLines({
   clock: Clock;
   log: LogService;
   room: RoomService;
+  hours: HoursService;
   species: SpeciesService;
   stock: StockService;
   descent: Descent;
 }) {
   const repository = createBroodstockRepository(database);
   const stockRepository = stock.repository;
-  const views = createLotViews({ clock, room, species, stockRepository, repository, descent });
+  const views = createLotViews({ clock, room, hours, species, stockRepository, repository, descent });
   const kinship = createKinship({ clock, log, stockRepository, repository, views, descent });
   const broodstock = createBroodstock({ clock, log, room, stock, repository, views });
   const card = createLotCards({ clock, room, stockRepository, repository, views, kinship });

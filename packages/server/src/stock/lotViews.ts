@@ -10,7 +10,7 @@ import {
 import { type ResolvedSpecies } from '@freshet/core/species';
 import { daysBetween, houseDay } from '@freshet/core/time';
 import { groupBy, type Clock, type Who } from '../platform';
-import type { RoomService } from '../room';
+import type { HoursService, RoomService } from '../room';
 import type { BroodstockRepository, ConditionRow } from './broodstock.repository';
 import { lastSpawned, type BroodDescent, type Descent } from './descent';
 import type { SpeciesService } from '../species';
@@ -34,6 +34,8 @@ export interface LotFacts {
   hatched: ReadonlyMap<string, string>;
   now: string;
   timeZone: string;
+  /** The house stands south of the equator. */
+  isSouth: boolean;
 }
 
 const sexOf = ({ males, females, unsexed }: LotRow): BreederFacts['sex'] =>
@@ -62,6 +64,7 @@ export function toLotView(lot: LotRow, together: readonly LotRow[], facts: LotFa
           score: newest ? { value: newest.value, daysAgo: Date.parse(now) / DAY_MS - newest.day } : null,
           daysSinceSpawn: spawned ? daysBetween(houseDay(spawned, timeZone), today) : null,
           month: Number(today.slice(5, 7)),
+          isSouth: facts.isSouth,
           males: together.reduce((sum, one) => sum + one.males, 0),
           females: together.reduce((sum, one) => sum + one.females, 0),
         },
@@ -92,6 +95,7 @@ export function toLotView(lot: LotRow, together: readonly LotRow[], facts: LotFa
 export function createLotViews({
   clock,
   room,
+  hours,
   species,
   stockRepository,
   repository,
@@ -99,6 +103,7 @@ export function createLotViews({
 }: {
   clock: Clock;
   room: RoomService;
+  hours: HoursService;
   species: SpeciesService;
   stockRepository: StockRepository;
   repository: BroodstockRepository;
@@ -106,7 +111,7 @@ export function createLotViews({
 }) {
   async function facts(who: Who): Promise<LotFacts> {
     const now = clock.now();
-    const [kinds, tanks, broods, malesByTraits, scored, lengths, describedBy] = await Promise.all([
+    const [kinds, tanks, broods, malesByTraits, scored, lengths, describedBy, { latitude }] = await Promise.all([
       species.all(who),
       room.repository.tanks.find(who),
       descent.broods(who),
@@ -114,6 +119,7 @@ export function createLotViews({
       repository.conditionsSince(who, new Date(Date.parse(now) - SCORE_WINDOW_MS).toISOString()),
       repository.lengths(who),
       repository.describedBy(who),
+      hours.current(who),
     ]);
     return {
       kinds,
@@ -127,6 +133,7 @@ export function createLotViews({
       hatched: new Map(broods.map(({ id, laidAt }) => [id, laidAt])),
       now,
       timeZone: who.timeZone,
+      isSouth: (latitude ?? 1) < 0,
     };
   }
 

@@ -63,6 +63,9 @@ async function compareForTransfer(
         .map(toGroup),
       quarantine: quarantine === undefined ? null : { endsOn: quarantine?.endsOn ?? null },
       hindrances: house.room.readiness[tankId]?.hindrances ?? [],
+      attempts: (house.attemptsByTank.get(tankId) ?? [])
+        .filter(({ from, to }) => from <= house.today && (to === null || to >= house.today))
+        .map(({ name, parentLotIds, recipe }) => ({ name, parentLotIds, company: recipe.company })),
     };
   }
   const [source, target] = await Promise.all([toTank(lot.tankId), toTank(query.toTankId)]);

@@ -5,8 +5,10 @@ import {
   checkDays,
   findClashes,
   freeTanks,
+  inSeason,
   planAttempt,
   planDays,
+  seasonWords,
   shiftPlan,
   triggerFor,
   type PlanDays,
@@ -50,6 +52,7 @@ export function AttemptForm({ choices, start }: { choices: Choices; start: Attem
   const house = useHouse();
   const navigate = useNavigate();
   const life = useGet('tankLife');
+  const hours = useGet('hours').data;
   const [attemptId] = useState(() => newId());
   const [recipeRef, setRecipeRef] = useState(start.recipeRef);
   const [draft, setDraft] = useState(start.draft);
@@ -163,6 +166,7 @@ export function AttemptForm({ choices, start }: { choices: Choices; start: Attem
   const alternatives = clashes.some(({ what }) => what !== 'parents')
     ? freeTanks(wanted, read.ok ? read.value.litres : null, tanks, others).slice(0, 4)
     : [];
+  const isOut = read.ok && days !== null && !inSeason(read.value, days.triggerOn, (hours?.latitude ?? 1) < 0);
   const byRecipe = choices.allRecipes.find(({ ref }) => ref === recipeRef);
   return (
     <form noValidate onSubmit={(event) => void entry.submit(event)}>
@@ -188,9 +192,10 @@ export function AttemptForm({ choices, start }: { choices: Choices; start: Attem
             </SelectField>
             <TextField label="Name of the attempt" error={errors.name?.message} {...register('name')} />
           </div>
-          {clashes.length > 0 && (
+          {(clashes.length > 0 || isOut) && (
             <Notice>
               {clashes.map(({ words }) => words).join(' ')}
+              {isOut && ` The trigger lies out of the recipe’s season, ${seasonWords(read.value.seasons)} in the north.`}
               {alternatives.length > 0 && ' Free then: '}
               {alternatives.map((tank, i) => (
                 <span key={tank.id}>

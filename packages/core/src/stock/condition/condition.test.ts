@@ -32,6 +32,20 @@ describe('readiness of a breeder', () => {
     expect(unmet({ ...fit, sex: 'mixed', males: 0 })).toEqual(['ratio']);
   });
 
+  it('turns the year round for a house in the south', () => {
+    const pond = breederLimits('pondGroup', METHOD_TEMPLATES.pondGroup.figures);
+    const months = (isSouth: boolean) =>
+      Array.from({ length: 12 }, (_, i) => i + 1).filter((month) =>
+        decideBreederReadiness({ ...fit, month, isSouth }, pond).checks.every(({ what }) => what !== 'season'),
+      );
+    const [north, south] = [months(false), months(true)];
+    expect(north.length).toBeGreaterThan(0);
+    expect(south).toEqual(north.map((month) => ((month + 5) % 12) + 1).sort((a, b) => a - b));
+    const words = (month: number) =>
+      decideBreederReadiness({ ...fit, month, isSouth: true }, pond).checks.find(({ what }) => what === 'season')?.words;
+    expect(words(north[0] ?? 0)).not.toContain('Mar');
+  });
+
   it('lets a male rest less long than a female', () => {
     expect(limits.maleRestDays).toBeLessThan(limits.femaleRestDays);
     expect(unmet({ ...fit, sex: 'male', daysSinceSpawn: limits.maleRestDays })).toEqual([]);

@@ -11,6 +11,8 @@ export interface BreederFacts {
   daysSinceSpawn: number | null;
   /** Month of today, 1 to 12. */
   month: number;
+  /** South of the equator the year is turned round by half. */
+  isSouth?: boolean | undefined;
   males: number;
   females: number;
 }
@@ -111,11 +113,12 @@ export function decideBreederReadiness(facts: BreederFacts, limits: BreederLimit
         : { what: 'size', state: 'met', words: `${whole(facts.lengthMm)} mm long.` },
   );
   checks.push(checkScore(facts, limits), checkRest(facts, limits));
-  if (limits.months && !limits.months.includes(facts.month))
+  const months = limits.months?.map((month) => (facts.isSouth ? ((month + 5) % 12) + 1 : month));
+  if (months && !months.includes(facts.month))
     checks.push({
       what: 'season',
       state: 'unmet',
-      words: `Spawns from ${MONTHS[(limits.months[0] ?? 1) - 1]} to ${MONTHS[(limits.months.at(-1) ?? 12) - 1]}.`,
+      words: `Spawns from ${MONTHS[(months[0] ?? 1) - 1]} to ${MONTHS[(months.at(-1) ?? 12) - 1]}.`,
     });
   if (facts.sex === 'mixed') checks.push(checkRatio(facts, limits));
   const unmet = checks.some(({ state }) => state === 'unmet');
