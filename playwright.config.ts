@@ -9,7 +9,8 @@ export default defineConfig({
   outputDir: 'test-results/e2e',
   workers: 2,
   fullyParallel: false,
-  retries: 0,
+  // Two browsers, two servers and a database share two cores: what fails once is tried again, and said to have been.
+  retries: 1,
   timeout: 40_000,
   expect: { timeout: 8_000 },
   reporter: [['line'], ['json']],

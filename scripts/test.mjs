@@ -105,30 +105,37 @@ const BROWSERS = 2;
 
 async function e2e(database) {
   const NOW = { FRESHET_NOW: '2026-11-24T07:12:00Z' };
-  database.sql('CREATE DATABASE freshet_e2e_0; CREATE DATABASE freshet_empty');
+  database.sql('CREATE DATABASE freshet_e2e_0; CREATE DATABASE freshet_empty_0; CREATE DATABASE freshet_empty_1');
   const first = await startApplication(database, 'freshet_e2e_0', NOW);
   const running = [first];
   for (let i = 1; i < BROWSERS; i++) {
     database.copy('freshet_e2e_0', `freshet_e2e_${i}`);
     running.push(await startApplication(database, `freshet_e2e_${i}`, NOW));
   }
-  const empty = await startApplication(database, 'freshet_empty', { FRESHET_DEMO: 'no' });
+  // An empty house for the first user, and another for a second try: a house can be begun only once.
+  const empties = [];
+  for (const i of [0, 1]) empties.push(await startApplication(database, `freshet_empty_${i}`, { FRESHET_DEMO: 'no' }));
+  let again = 0;
   await counted(
     'End to end in Chromium',
     'e2e.json',
     (out) =>
       listen(bin('playwright'), ['test', `--workers=${BROWSERS}`], {
         FRESHET_URLS: running.map(({ url }) => url).join(' '),
-        FRESHET_EMPTY_URL: empty.url,
+        FRESHET_EMPTY_URLS: empties.map(({ url }) => url).join(' '),
         PLAYWRIGHT_JSON_OUTPUT_NAME: out,
       }),
-    ({ stats }) => ({
-      passed: stats.expected + stats.flaky,
-      failed: stats.unexpected,
-      total: stats.expected + stats.unexpected,
-    }),
+    ({ stats }) => {
+      again = stats.flaky;
+      return {
+        passed: stats.expected + stats.flaky,
+        failed: stats.unexpected,
+        total: stats.expected + stats.flaky + stats.unexpected,
+      };
+    },
   );
-  for (const application of [...running, empty]) application.stop();
+  if (again > 0) say(`== ${again} of these passed on a second try only: look why (test-results/e2e.json)`);
+  for (const application of [...running, ...empties]) application.stop();
 }
 
 async function onDatabase() {
