@@ -207,9 +207,12 @@ export const spawningEndpoints = {
   evidence: endpoint({
     method: 'GET',
     path: '/api/evidence',
-    summary: 'Attempts as evidence: what was done, what stood around it, what came of it',
+    summary: 'Attempts as evidence, newest first: what was done, what stood around it, what came of it',
     role: 'viewer',
-    query: v.object({ speciesKey: v.optional(v.pipe(v.string(), v.maxLength(40))) }),
+    query: v.object({
+      speciesKey: v.optional(v.pipe(v.string(), v.maxLength(40))),
+      limit: v.optional(v.pipe(v.string(), v.transform(Number), v.integer(), v.minValue(1), v.maxValue(5000))),
+    }),
     reply: v.array(EvidenceRecord),
   }),
   recipes: endpoint({

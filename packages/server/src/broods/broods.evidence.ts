@@ -87,9 +87,9 @@ export function createEvidence({ clock, room, water, care, hours, spawning, repo
     };
   }
 
-  return async (who: Who, speciesKey: string | undefined) => {
+  return async (who: Who, speciesKey: string | undefined, limit = MOST) => {
     const at: Reading = who;
-    const rows = await spawning.repository.all(at, speciesKey, MOST);
+    const rows = await spawning.repository.all(at, speciesKey, limit);
     const attempts = await spawning.withFacts(at, rows);
     if (attempts.length === 0) return [];
     const since = new Date(Date.parse(`${attempts.at(-1)?.from ?? ''}T00:00:00Z`) - READING_DAYS * DAY_MS).toISOString();

@@ -370,5 +370,6 @@ describe('evidence', () => {
     });
     expect(other).toMatchObject({ spawnedAfterDays: null, isEnded: true, waitedDays: 14, eggs: null });
     expect(await viewer.get('evidence', { query: { speciesKey: 'kribensis' } })).toEqual([]);
+    expect((await viewer.get('evidence', { query: { limit: '1' } })).map(({ id }) => id)).toEqual([attemptId]);
   });
 });

@@ -5,7 +5,11 @@ import type { BroodsBy } from './spawning.replies';
 import type { SpawningService } from './spawning.service';
 
 /** Attempts as evidence, of one species or of all. */
-type Evidence = (who: Who, speciesKey: string | undefined) => Promise<ReplyOf<typeof spawningEndpoints.evidence>>;
+type Evidence = (
+  who: Who,
+  speciesKey: string | undefined,
+  limit: number | undefined,
+) => Promise<ReplyOf<typeof spawningEndpoints.evidence>>;
 
 /** @param broodsBy - broods of attempts, from the area that knows them @param evidence - from the same */
 export const spawningHandlers = (
@@ -13,7 +17,7 @@ export const spawningHandlers = (
   broodsBy: BroodsBy,
   evidence: Evidence,
 ): Handlers<typeof spawningEndpoints> => ({
-  evidence: ({ who, query }) => evidence(who, query.speciesKey),
+  evidence: ({ who, query }) => evidence(who, query.speciesKey, query.limit),
   attempts: ({ who, query }) => spawning.attempts(who, query, broodsBy),
   attempt: ({ who, params }) => spawning.attempt(who, params.attemptId ?? '', broodsBy),
   addAttempt: ({ who, body }) => spawning.addAttempt(who, body),

@@ -6,6 +6,8 @@ import { showHeads, useGet, useHouse, type Reply } from '../data';
 import { ButtonLink, Empty, Loaded, PageHead, Panel, usePageParams, withParam } from '../ui';
 
 type Attempt = Reply<'attempts'>['attempts'][number];
+/** The newest are enough to say what worked last. */
+const RECENT = { limit: '200' };
 
 /** What comes next of an attempt, in a few words. */
 function nextOf(attempt: Attempt, today: string): string {
@@ -52,7 +54,7 @@ function Rows({ attempts, names }: { attempts: readonly Attempt[]; names: Readon
 function RipeTonight({ open, names }: { open: readonly Attempt[]; names: ReadonlyMap<string, string> }) {
   const house = useHouse();
   const lots = useGet('lots');
-  const records = useGet('evidence', { query: {} });
+  const records = useGet('evidence', { query: RECENT });
   const busy = new Set(open.flatMap(({ parents }) => parents.map(({ lotId }) => lotId)));
   const lastOf = new Map<string, string>();
   for (const record of records.data ?? [])
@@ -116,7 +118,7 @@ function RipeTonight({ open, names }: { open: readonly Attempt[]; names: Readonl
 /** The last that worked of each species, and what was done. */
 function TheTimeItWorked({ names }: { names: ReadonlyMap<string, string> }) {
   const house = useHouse();
-  const records = useGet('evidence', { query: {} });
+  const records = useGet('evidence', { query: RECENT });
   const seen = new Set<string>();
   const worked = (records.data ?? [])
     .filter(({ spawnedAfterDays, speciesKey }) => spawnedAfterDays !== null && !seen.has(speciesKey) && seen.add(speciesKey))
