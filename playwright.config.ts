@@ -15,6 +15,8 @@ export default defineConfig({
   expect: { timeout: 8_000 },
   reporter: [['line'], ['json']],
   use: {
+    // What stood on the screen when a try failed, beside its words in test-results/e2e.
+    screenshot: 'only-on-failure',
     // Each worker has an application of its own, on a database of its own.
     baseURL: urls[Number(process.env.TEST_PARALLEL_INDEX ?? 0) % urls.length] ?? 'http://127.0.0.1:4173',
     viewport: { width: 1280, height: 800 },
