@@ -3,15 +3,16 @@ import { recipeFactors, type AttemptFactors } from '@freshet/core/spawning';
 import { houseDay } from '@freshet/core/time';
 import { groupBy, type Clock, type Reading, type Who } from '../platform';
 import type { CareService, HoursService, RoomService, WaterService } from '../room';
-import type { AttemptFacts, SpawningService } from '../spawning';
+import type { AttemptFacts, SpawningService, TriggerDetails } from '../spawning';
 import type { BroodsRepository } from './broods.repository';
-import type { TriggerDetails } from '../spawning';
 
 const DAY_MS = 86_400_000;
 /** Attempts that are weighed at once, the newest. */
 const MOST = 5000;
 /** A reading stands for the water of an attempt for so long. */
 const READING_DAYS = 30;
+/** Food counts for an attempt when it was given this long before. */
+const FED_DAYS = 14;
 /** A moon this much lit counts as full; one this little as new. */
 const [FULL, NEW] = [0.9, 0.1];
 const LIVE_FOOD = /brine|daphnia|moina|worm|infusoria|paramecium|live|larva/i;
@@ -51,7 +52,9 @@ export function createEvidence({ clock, room, water, care, hours, spawning, repo
     const reading = (quantity: string) =>
       own.findLast((row) => row.quantity === quantity && row.at <= at && Date.parse(row.at) > ms - READING_DAYS * DAY_MS)
         ?.value ?? null;
-    const fed = (known.fed.get(attempt.tankId) ?? []).filter((row) => row.at <= at && Date.parse(row.at) > ms - 14 * DAY_MS);
+    const fed = (known.fed.get(attempt.tankId) ?? []).filter(
+      (row) => row.at <= at && Date.parse(row.at) > ms - FED_DAYS * DAY_MS,
+    );
     const day = houseDay(at, known.timeZone);
     const month = Number(day.slice(5, 7));
     const isSouth = (latitude ?? 1) < 0;
