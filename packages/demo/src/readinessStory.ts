@@ -28,6 +28,7 @@ export function tellReadiness(story: Story, lots: ReadonlyMap<string, string>, p
           hasIntakeGuard: rack.code === 'A' && tank.facing === 'short',
           zeroDays: 7,
           restDays: 7,
+          growsAlgae: tank.code === 'B3.2',
         });
         if (isHeated && rack.code !== 'Q') event(tank.code, 'heaterTested', rack.code === 'A' ? 150 : 118, '11:30');
       }

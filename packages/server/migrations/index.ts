@@ -8,6 +8,7 @@ import { broodstock } from './2026-11-25-07-broodstock';
 import { entriesAndRevision } from './2026-11-25-08-entries-and-revision';
 import { causes } from './2026-11-26-09-causes';
 import { hoursAndRecipes } from './2026-11-26-10-hours-and-recipes';
+import { keepersOwn } from './2026-11-26-11-keepers-own';
 import type { Migration } from './migration';
 
 /** In the order they run. */
@@ -22,4 +23,5 @@ export const MIGRATIONS: readonly Migration[] = [
   entriesAndRevision,
   causes,
   hoursAndRecipes,
+  keepersOwn,
 ];

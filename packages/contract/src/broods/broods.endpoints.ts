@@ -1,5 +1,6 @@
 import * as v from 'valibot';
-import { LIFE_STAGES } from '@freshet/core/broods';
+import { LIFE_STAGES, LOSS_SPANS } from '@freshet/core/broods';
+import { EGG_PLANS, FUNGUS_SCHOOLS } from '@freshet/core/spawning';
 import { CAUSES } from '@freshet/core/stock';
 import { FOODS } from '@freshet/core/species';
 import { endpoint } from '../endpoints';
@@ -104,6 +105,11 @@ export const BroodCard = v.object({
   ageDays: v.number(),
   feedingDays: v.nullable(v.number()),
   lengthMm: v.nullable(v.number()),
+  smallestMm: v.nullable(v.number()),
+  /** Days ahead of the species' curve by the measured lengths. */
+  aheadDays: v.number(),
+  /** The newest sample of lengths. */
+  measured: v.nullable(v.object({ at: v.string(), meanMm: v.number(), smallestTenthMm: v.number(), count: v.number() })),
   food: v.nullable(v.picklist(FOODS)),
   next: v.nullable(StageWindowSchema),
   /** Why its dates cannot be worked out; null when they can. */
@@ -144,6 +150,26 @@ export const BroodPage = v.object({
   lots: v.array(BroodLot),
 });
 
+const counted = v.nullable(v.number());
+/** A brood as it turned out. */
+export const BroodOutcomeReply = v.object({
+  broodId: v.string(),
+  name: v.string(),
+  laid: span,
+  counts: v.object({ laid: counted, fertile: counted, hatched: counted, swimming: counted, day30: counted, sale: counted }),
+  losses: v.array(v.object({ cause: v.picklist(CAUSES), span: v.picklist(LOSS_SPANS), count: v.number() })),
+  events: v.array(v.object({ day: v.number(), deaths: v.number(), removedAlive: v.number() })),
+  alive: v.number(),
+  males: v.number(),
+  females: v.number(),
+  eggPlan: v.nullable(v.picklist(EGG_PLANS)),
+  fungus: v.nullable(v.picklist(FUNGUS_SCHOOLS)),
+  tankCode: v.nullable(v.string()),
+  mothers: v.array(v.object({ lotId: v.string(), label: v.string(), bornOn: v.nullable(v.string()), females: v.number() })),
+  tempC: v.nullable(v.number()),
+  ph: v.nullable(v.number()),
+});
+
 /** What is logged here: who may, and which addresses show it. */
 export const broodsEntries = entries({
   clutch: {
@@ -163,6 +189,13 @@ export const broodsEndpoints = {
     summary: 'One brood: windows, account, stream, food',
     role: 'viewer',
     reply: BroodPage,
+  }),
+  broodRecord: endpoint({
+    method: 'GET',
+    path: '/api/broods/record/:speciesKey',
+    summary: 'How every brood of a species turned out, newest first: counts by stage, losses, mothers, surroundings',
+    role: 'viewer',
+    reply: v.array(BroodOutcomeReply),
   }),
   addClutch: broodsEntries.clutch({
     path: '/api/clutches',

@@ -28,6 +28,7 @@ export const PROBLEMS = {
   'room/quarantine': { status: 409, title: 'This breaks a quarantine', overridable: true },
   'room/unknown-token': { status: 401, title: 'No probe has this token' },
   'stock/too-many': { status: 409, title: 'There are not that many' },
+  'stock/implausible-length': { status: 409, title: 'That length looks wrong', overridable: true },
   'stock/mixed-parentage': { status: 409, title: 'Their parentage would be lost', overridable: true },
   'stock/wrong-parents': { status: 409, title: 'Those cannot be the parents' },
   'spawning/tank-booked': { status: 409, title: 'The tank is booked', overridable: true },

@@ -146,6 +146,12 @@ export const Equipment = v.object({
       ),
     ),
   ),
+  /** How far it is cooled at night on purpose, K; 0 or absent where it is not. */
+  nightDropC: v.optional(
+    v.pipe(v.number('Give the degrees, 0 for none.'), v.minValue(0, 'Not negative.'), v.maxValue(12, 'At most 12 °C.')),
+  ),
+  /** Whether algae grow under its lamp for those that graze. */
+  growsAlgae: v.optional(v.boolean()),
 });
 export const NewEquipment = v.object({ id: Id, tankId: Id, ...Equipment.entries, version: Version, override: Override });
 
@@ -200,6 +206,8 @@ export const Tank = v.object({
     zeroDays: v.number(),
     restDays: v.number(),
     shelters: v.nullable(v.number()),
+    nightDropC: v.number(),
+    growsAlgae: v.boolean(),
     /** Entry that last said it; null while nobody did. */
     version: v.nullable(v.string()),
   }),

@@ -5,6 +5,7 @@ import { entries, TOUCHES } from '../log';
 import { Day, Heads, Id, Instant, Name, Note, Override, Version, WholeCount } from '../values';
 import { Candidates } from './candidates.schema';
 import { Lot, ORIGINS } from './lot.schema';
+import { LENGTH_METHODS, NewMark, SampleLengths } from './measures.schema';
 
 const SIGNS = Object.keys(CONDITION_SIGNS) as [ConditionSign, ...ConditionSign[]];
 const lengthMm = v.nullable(
@@ -209,6 +210,10 @@ export const LotCard = v.object({
       note: v.nullable(v.string()),
     }),
   ),
+  /** Newest first. */
+  samples: v.array(
+    v.object({ id: v.string(), at: v.string(), method: v.picklist(LENGTH_METHODS), lengthsMm: v.array(v.number()) }),
+  ),
   programmes: v.array(
     v.object({
       id: v.string(),
@@ -244,6 +249,8 @@ export const broodstockEntries = entries({
   lotDetails: { role: 'keeper', words: 'described', touches: [...TOUCHES.lots, ...TOUCHES.descent] },
   sexing: { role: 'sitter', words: 'sexed', touches: [...TOUCHES.lots, ...TOUCHES.descent, ...TOUCHES.broods] },
   assessment: { role: 'sitter', words: 'looked at for sex', touches: [...TOUCHES.lots] },
+  mark: { role: 'keeper', words: 'mark of sex', touches: [...TOUCHES.lots] },
+  lengths: { role: 'sitter', words: 'lengths sampled', touches: [...TOUCHES.lots, ...TOUCHES.broods] },
   condition: { role: 'sitter', words: 'condition scored', touches: [...TOUCHES.lots] },
   programme: { role: 'keeper', words: 'conditioning', touches: [...TOUCHES.lots] },
   programmeEnd: { role: 'keeper', words: 'conditioning ended', touches: [...TOUCHES.lots] },
@@ -293,6 +300,12 @@ export const broodstockEndpoints = {
     path: '/api/conditions',
     summary: 'Log condition, length and weight',
     body: ScoreCondition,
+  }),
+  addMark: broodstockEntries.mark({ path: '/api/marks', summary: 'Add a mark of sex of your own', body: NewMark }),
+  sampleLengths: broodstockEntries.lengths({
+    path: '/api/length-samples',
+    summary: 'Log the lengths of some animals of a lot',
+    body: SampleLengths,
   }),
   addProgramme: broodstockEntries.programme({ path: '/api/programmes', summary: 'Begin conditioning', body: NewProgramme }),
   endProgramme: broodstockEntries.programmeEnd({ path: '/api/programme-ends', summary: 'End conditioning', body: EndProgramme }),

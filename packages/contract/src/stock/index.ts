@@ -23,4 +23,5 @@ export {
   LOOKS,
   SEPARATIONS,
 } from './broodstock.endpoints';
+export { LENGTH_METHODS, NewMark, SampleLengths } from './measures.schema';
 export { kinshipEndpoints, kinshipEntries, PedigreeReply, SetParents, DefineGene, SetGenotype } from './kinship.endpoints';

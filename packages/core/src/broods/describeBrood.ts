@@ -29,6 +29,8 @@ export interface BroodFacts {
   eggsSeenAt: Instant | null;
   /** Living headcount over all its lots; eggs count. */
   alive: number;
+  /** The newest sample of its lengths, of all its lots together; absent where nobody measured. */
+  measured?: { at: Instant; meanMm: number; smallestTenthMm: number; count: number } | null;
 }
 
 /** A brood by name, with what has been logged of it. */
@@ -48,8 +50,10 @@ export interface BroodState {
   ageDays: number;
   /** Days since first feeding; null before. */
   feedingDays: number | null;
-  /** Expected mean length, mm; null before first feeding. */
+  /** Mean length, mm: as measured and grown on by the curve since, or by the curve alone; null before first feeding. */
   lengthMm: number | null;
+  /** Days by which they are ahead of the species' curve, by their measured lengths; 0 where nobody measured. */
+  aheadDays: number;
   /** The smallest tenth are shorter than this; the ladder of foods goes by them. */
   smallestMm: number | null;
   /** The main food of today. */
@@ -64,7 +68,7 @@ const GROWING_FROM_MM = 10;
 
 /**
  * Stage, windows, expected length, food and sale window of a brood. A stage changes only when it was seen, except that feeding
- * young grow by the species' expected curve. Source: docs/sources.md#growth
+ * young grow by the species' expected curve; a sample of their lengths goes before it and is grown on from its day. Source: docs/sources.md#growth
  */
 export function describeBrood(
   facts: BroodFacts,
@@ -101,17 +105,26 @@ export function describeBrood(
       ageDays,
       feedingDays: null,
       lengthMm: null,
+      aheadDays: 0,
       smallestMm: null,
       food: null,
       beside: [],
       ready,
     };
   const feedingDays = Math.max(0, (Date.parse(now) - Date.parse(middleOf(swimming))) / DAY_MS);
-  const lengthMm = expectedLengthMm(figures, feedingDays);
-  const sellable = lengthMm >= figures.saleMm[0] && feedingDays >= figures.saleDays[0];
+  const measured = facts.measured && facts.measured.at <= now ? facts.measured : null;
+  const sinceDays = measured ? (Date.parse(now) - Date.parse(measured.at)) / DAY_MS : 0;
+  const ageMeasured = measured ? expectedAgeDays(figures, measured.meanMm) : null;
+  const aheadDays = ageMeasured === null ? 0 : ageMeasured + sinceDays - feedingDays;
+  const grown = feedingDays + aheadDays;
+  // Longer than the curve ever gets: as measured.
+  const lengthMm = measured && ageMeasured === null ? measured.meanMm : expectedLengthMm(figures, grown);
+  const sellable = lengthMm >= figures.saleMm[0] && (measured !== null || feedingDays >= figures.saleDays[0]);
   const stage = sellable ? 'ready' : lengthMm >= growingMm(figures) ? 'growing' : 'fry';
-  const { main: food, beside } = foodsOn(figures, Math.floor(feedingDays));
-  return { stage, windows, next, ageDays, feedingDays, lengthMm, smallestMm: smallestTenthMm(lengthMm), food, beside, ready };
+  const { main: food, beside } = foodsOn(figures, Math.max(0, Math.floor(grown)));
+  const smallestMm = measured ? lengthMm * (measured.smallestTenthMm / measured.meanMm) : smallestTenthMm(lengthMm);
+  const shifted = ready && { from: plusDays(ready.from, -aheadDays), to: plusDays(ready.to, -aheadDays) };
+  return { stage, windows, next, ageDays, feedingDays, lengthMm, aheadDays, smallestMm, food, beside, ready: shifted };
 }
 
 /** What stands of a brood whose dates cannot be worked out: what was seen, and nothing that is expected. */
@@ -122,6 +135,7 @@ export const undescribedBrood = (facts: BroodFacts, now: Instant, timeZone: stri
   ageDays: daysBetween(houseDay(middleOf(facts.laid), timeZone), houseDay(now, timeZone)),
   feedingDays: null,
   lengthMm: null,
+  aheadDays: 0,
   smallestMm: null,
   food: null,
   beside: [],
@@ -172,9 +186,16 @@ export function stageSpans(facts: BroodFacts, species: ResolvedSpecies, state: B
   add('fry', swimming, swims);
   if (!swimming) return spans;
   const grown = expectedAgeDays(figures, growingMm(figures));
-  const sellable = sellableFromDays(figures);
-  if (grown !== null && (sellable === null || grown < sellable)) add('growing', plusDays(swimming, grown), swims);
-  if (sellable !== null) add('ready', plusDays(swimming, sellable), swims);
+  const sellable = facts.measured ? expectedAgeDays(figures, figures.saleMm[0]) : sellableFromDays(figures);
+  // Up to the day they were measured they grew evenly to what was measured then; from there on by the curve.
+  const ageMeasured = facts.measured ? expectedAgeDays(figures, facts.measured.meanMm) : null;
+  const fedMeasured = facts.measured ? (Date.parse(facts.measured.at) - Date.parse(swimming)) / DAY_MS : 0;
+  const on = (age: number) =>
+    ageMeasured === null || ageMeasured <= 0 || age > ageMeasured
+      ? plusDays(swimming, Math.max(0, age - state.aheadDays))
+      : plusDays(swimming, (age / ageMeasured) * Math.max(0, fedMeasured));
+  if (grown !== null && (sellable === null || grown < sellable)) add('growing', on(grown), swims);
+  if (sellable !== null) add('ready', on(sellable), swims);
   return spans;
 }
 

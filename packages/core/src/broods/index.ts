@@ -28,3 +28,22 @@ export {
 export { BROODS_CHORES } from './broodChores';
 export { broodsAgenda } from './agenda';
 export { subsampleCount, survival, type SubsampleCount, type SurvivalEvent, type SurvivalStep } from './countBrood';
+export {
+  clutchesByFemale,
+  clutchRate,
+  compareWays,
+  foldOutcome,
+  LOSS_SPANS,
+  OUTCOME_STAGES,
+  poolSurvival,
+  sexRatioPoints,
+  sizeByAge,
+  tallyBetween,
+  worstSpan,
+  type BroodOutcome,
+  type ClutchRate,
+  type FemaleRecord,
+  type LossSpan,
+  type OutcomeStage,
+  type WayKept,
+} from './outcome';

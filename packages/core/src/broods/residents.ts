@@ -35,6 +35,8 @@ function lengthOf(
   species: ResolvedSpecies,
   view: BroodsView,
 ): { mm: number | null; by: LengthBy } {
+  // A brood's own length is as measured and grown on since.
+  if (brood?.brood.measured && brood.state.lengthMm !== null) return { mm: brood.state.lengthMm, by: 'measured' };
   if (lot.lengthMm !== null) return { mm: lot.lengthMm, by: 'measured' };
   if (brood) return { mm: brood.state.lengthMm, by: 'curve' };
   if (lot.bornOn === null) return { mm: grownMm(species), by: 'grown' };

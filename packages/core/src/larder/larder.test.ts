@@ -219,6 +219,11 @@ describe('a ration', () => {
   it('of grazers is one solid food a week for all, whatever their number, and a trace for their young', () => {
     expect(adultRation([grown('green-babaulti', 300)], false, null)).toMatchObject({ everyDays: 7, unit: 'piece', perMeal: 1 });
     expect(fryRation(figures('green-babaulti'), 'biofilm', 200, 3)).toMatchObject({ everyDays: 2, unit: 'trace' });
+    const grazed = fryRation(figures('green-babaulti'), 'biofilm', 200, 3, true);
+    expect([grazed.everyDays, grazed.unit, grazed.why[0]]).toEqual([7, 'piece', expect.stringContaining('no powder')]);
+    expect(fryRation(figures('lemon-tetra'), 'brineShrimp', 60, 6, true)).toEqual(
+      fryRation(figures('lemon-tetra'), 'brineShrimp', 60, 6),
+    );
   });
 
   it('outdoors follows the water: weekly when cold, daily from 18 °C', () => {

@@ -25,7 +25,7 @@ export function youngMeals(view: LarderView, day: Day): YoungMeal[] {
       if (tankId === null || totalHeads(lot) === 0) return [];
       if (state.food !== null && state.lengthMm !== null) {
         const lengthMm = lot.lengthMm ?? state.lengthMm;
-        const ration = fryRation(species.figures, state.food, totalHeads(lot), lengthMm);
+        const ration = fryRation(species.figures, state.food, totalHeads(lot), lengthMm, view.tanks.get(tankId)?.growsAlgae);
         return [{ read, lot, tankId, ration, beside: state.beside, isFirst: false }];
       }
       const feed = state.windows.find((window) => window.stage === 'firstFeed');

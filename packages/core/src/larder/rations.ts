@@ -104,9 +104,17 @@ const grazing = (food: Food, unit: 'trace' | 'piece', days: number, why: string)
  * @param food - the main food of the day
  * @param count - living young
  * @param lengthMm - mean length, expected or measured
+ * @param growsAlgae - the tank grows algae for those that graze: nothing but a weekly solid food then
  */
-export function fryRation(figures: Figures, food: Food, count: number, lengthMm: number): Ration {
+export function fryRation(figures: Figures, food: Food, count: number, lengthMm: number, growsAlgae = false): Ration {
   const meals = mealsOf(lengthMm);
+  if ((food === 'biofilm' || grazes(figures)) && growsAlgae)
+    return grazing(
+      'wafers',
+      'piece',
+      SOLID_DAYS,
+      'Algae grow in this tank and feed them: no powder, only a solid food once a week.',
+    );
   if (food === 'biofilm' || grazes(figures))
     return grazing(
       'finePowder',

@@ -23,6 +23,8 @@ export interface RoomTank {
   leftCm: number;
   /** Tanks of one sump share one water; null where a tank has its own. */
   sump: string | null;
+  /** Algae grow in it for those that graze. */
+  growsAlgae: boolean;
 }
 
 /** The room as it is now: tanks, newest readings, what is due. Records are by tank id. */

@@ -14,14 +14,7 @@ export { estimateProduction, forecastRegime, nextChangeDay, type DayChange, type
 export { errorBand, METHODS, QUANTITIES, type MeasuringMethod, type Quantity } from './readings/errorBand';
 export { findDisagreements, type BandedReading, type Disagreement } from './readings/findDisagreements';
 export { judgeProbe, mayBeSteady, type ProbeFault, type ProbeVerdict, type Sample } from './readings/judgeProbe';
-export {
-  isUnsteady,
-  steadiness,
-  SWING_LIMITS,
-  type Steadiness,
-  type SwingPoint,
-  type SwingQuantity,
-} from './readings/steadiness';
+export { isUnsteady, steadiness, swingLimit, type Steadiness, type SwingPoint, type SwingQuantity } from './readings/steadiness';
 export { thinSeries, type Bucket } from './readings/thinSeries';
 export { decidePlace, endOfShelf, footprint, type PlaceDecision, type ShelfSpace, type StandingTank } from './layout/decidePlace';
 export { judgeCycling, ZERO_PPM, type CyclingReading, type CyclingVerdict } from './readiness/cycling';

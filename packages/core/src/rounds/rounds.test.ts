@@ -18,6 +18,7 @@ const tank = (code: string, more: Partial<RoomTank> = {}): RoomTank => ({
   litres: 40,
   floorM2: 0.18,
   sump: null,
+  growsAlgae: false,
   rackCode: 'A',
   rackName: 'A',
   rackPosition: 1,

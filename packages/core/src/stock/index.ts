@@ -17,6 +17,7 @@ export { CAUSES, causeWords, LOSS_CAUSES, LOSS_WORDS, type Cause, type LossCause
 export { sexing, sexWords, type Likelihood, type SeenTrait } from './sexing/sexing';
 export { expectedGain, findNextTrait, openBits } from './sexing/nextTrait';
 export { learnTrait, STARTING_WEIGHT, type TraitTally } from './sexing/learnTrait';
+export { summariseLengths, type LengthSummary, type SizeCohort } from './groups/sizeCohorts';
 export { groupOdds, groupSize, atLeast, type GroupWish } from './groups/groupOdds';
 export { ratioInterval, type RatioInterval } from './groups/ratioInterval';
 export { nextGeneration } from './selection/nextGeneration';
@@ -50,8 +51,8 @@ export { groupKinship, groupKinshipTable } from './kinship/groupKinship';
 export { effectiveSize } from './kinship/effectiveSize';
 export { pairings, type Pair, type Pairings, type KinshipInput } from './pairing/pairings';
 export { assign, type Assignment } from './pairing/assignment';
-export { sexTraitsOf, TRAIT_DRAWINGS, type SexTrait, type TraitDrawing } from './sexing/traits';
-export { expectedMaleShare, findSexShift, type SexShift } from './sexing/sexShift';
+export { ownMarkKey, sexTraitsOf, TRAIT_DRAWINGS, type SexTrait, type TraitDrawing } from './sexing/traits';
+export { expectedMaleShare, findSexShift, learnSexShift, type SexedBrood, type SexShift } from './sexing/sexShift';
 export {
   tracePedigree,
   MOST_CANDIDATES,

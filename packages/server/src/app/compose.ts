@@ -2,7 +2,7 @@ import { fryRation } from '@freshet/core/larder';
 import { DEMO_ACCOUNTS } from '@freshet/demo';
 import { createAccounts } from '../accounts';
 import { createTicks } from '../agenda';
-import { createBroodPages, createBroods, createBroodsFacts, createEvidence, type BroodsService } from '../broods';
+import { createBroodPages, createBroods, createBroodsFacts, createEvidence, createRecord, type BroodsService } from '../broods';
 import { createHouse } from '../house';
 import { createLarder } from '../larder';
 import { createLog } from '../log';
@@ -69,6 +69,7 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
   const broods: BroodsService = createBroods({ ...entered, room, stock, species, spawning });
   const broodPages = createBroodPages({ clock, room, stock, spawning, broods, rationFor: fryRation });
   const evidence = createEvidence({ clock, room, water, care, hours, spawning, repository: broods.repository });
+  const record = createRecord({ clock, room, stock, species, spawning, broods, repository: broods.repository });
   const larder = createLarder({ ...entered, room });
   const roundsRepository = createRoundsRepository(database);
   const house = createHouse({
@@ -123,6 +124,7 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
     broods,
     broodPages,
     evidence,
+    record,
     larder,
     house,
     transfers,

@@ -374,6 +374,78 @@ describe('a brood of young', () => {
     expect((await brood(broodId)).lots).toMatchObject([{ id: lotId, count: 18, males: 8, females: 10, unsexed: 0 }]);
   });
 
+  it('is as far as its lengths say: they shift stage, food and sale, until taken back', async () => {
+    const { broodId, lotId } = await aspidoras(40);
+    test.setNow('2026-04-20T09:00:00.000Z');
+    for (const [kind, at] of [
+      ['hatched', '2026-03-14T08:00:00Z'],
+      ['freeSwimming', '2026-03-17T08:00:00Z'],
+    ] as const)
+      await sitter.write('observe', { id: newId(), broodId, kind, at: { from: at, to: at }, counted: 30 });
+    const before = await brood(broodId);
+    expect(before).toMatchObject({ stage: 'fry', measured: null, aheadDays: 0 });
+    const grown = Array.from({ length: 10 }, (_, i) => 20 + i * 0.2);
+    const { entryId } = await sitter.write('sampleLengths', {
+      id: newId(),
+      lotId,
+      at: test.now(),
+      method: 'graphPaper',
+      lengthsMm: grown,
+    });
+    const after = await brood(broodId);
+    expect(after).toMatchObject({ stage: 'ready', measured: { count: 10, meanMm: expect.closeTo(20.9, 9) as number } });
+    expect(after.lengthMm).toBeCloseTo(20.9, 6);
+    expect(after.smallestMm).toBeCloseTo(20.18, 6);
+    expect(Date.parse(after.ready?.from ?? '')).toBeLessThan(Date.parse(before.ready?.from ?? ''));
+    expect(after.stages.find(({ stage }) => stage === 'ready')?.predicted).toBe(false);
+    test.setNow('2026-04-30T09:00:00.000Z');
+    // They grow on from what was measured.
+    expect((await brood(broodId)).lengthMm).toBeGreaterThan(20.9);
+    await keeper.write('undo', { id: newId(), entryId });
+    expect(await brood(broodId)).toMatchObject({ measured: null, aheadDays: 0 });
+  });
+
+  it('stands in the record of its kind: kept by stage, lost by cause and time, sold ones kept, mother and age', async () => {
+    const mother = await stockUp(keeper, tank('A1'), 'sixray-aspidoras', { females: 1 }, '2026-03-01T08:00:00Z');
+    const father = await stockUp(keeper, tank('A1'), 'sixray-aspidoras', { males: 2 }, '2026-03-01T08:00:00Z');
+    const attemptId = await attempt(keeper, tank('A1'), 'sixray-aspidoras', '2026-03-08', { sires: [father], dams: [mother] });
+    const { broodId, lotId } = await clutch(sitter, attemptId, LAID, 100, 10);
+    test.setNow('2026-05-20T09:00:00.000Z');
+    await measure(sitter, tank('A1'), 24, '2026-03-12T08:00:00Z');
+    for (const [kind, at, counted] of [
+      ['hatched', '2026-03-14T08:00:00Z', 80],
+      ['freeSwimming', '2026-03-17T08:00:00Z', 72],
+    ] as const)
+      await sitter.write('observe', { id: newId(), broodId, kind, at: { from: at, to: at }, counted });
+    const lose = (count: number, cause: 'jumped' | 'sale') =>
+      sitter.write('lose', { id: newId(), lotId, heads: { ...EMPTY, unsexed: count }, cause, at: '2026-04-01T08:00:00Z' });
+    await lose(4, 'jumped');
+    await lose(20, 'sale');
+    const { entryId } = await lose(8, 'jumped');
+    await keeper.write('undo', { id: newId(), entryId });
+    await keeper.write('sexLot', { id: newId(), lotId, heads: { males: 18, females: 30, unsexed: 0 }, at: test.now() });
+    const [outcome] = await keeper.get('broodRecord', { params: { speciesKey: 'sixray-aspidoras' } });
+    expect(outcome).toMatchObject({
+      broodId,
+      counts: { laid: 100, fertile: 90, hatched: 80, swimming: 72, day30: 68 },
+      alive: 48,
+      males: 18,
+      females: 30,
+      tempC: 24,
+      ph: null,
+      tankCode: 'A1',
+      mothers: [{ lotId: mother, females: 1 }],
+    });
+    expect(outcome?.losses).toEqual(
+      expect.arrayContaining([
+        { cause: 'infertile', span: 'eggs', count: 10 },
+        { cause: 'jumped', span: 'fry', count: 4 },
+      ]),
+    );
+    expect(outcome?.losses.some(({ cause }) => cause === 'sale')).toBe(false);
+    expect(await keeper.get('broodRecord', { params: { speciesKey: 'kribensis' } })).toEqual([]);
+  });
+
   it('born alive has no hatch and feeds at once', async () => {
     const mothers = await stockUp(keeper, tank('A3'), 'humpback-limia', { males: 1, females: 3 }, '2026-02-01T08:00:00Z');
     const attemptId = await attempt(keeper, tank('A3'), 'humpback-limia', '2026-03-01', { dams: [mothers], sires: [mothers] });

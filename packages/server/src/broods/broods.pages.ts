@@ -24,6 +24,7 @@ export type RationFor = (
   food: Food,
   count: number,
   lengthMm: number,
+  growsAlgae?: boolean,
 ) => { food: Food; mealsPerDay: number; perMeal: number; unit: string; why: string[] };
 
 interface Deps {
@@ -88,6 +89,9 @@ function toCard({ record, species, lots, movements, temperatures, codes }: Known
       ageDays: state.ageDays,
       feedingDays: state.feedingDays,
       lengthMm: state.lengthMm,
+      smallestMm: state.smallestMm,
+      aheadDays: state.aheadDays,
+      measured: record.measured ?? null,
       food: state.food,
       next: state.next,
       trouble: described.ok ? null : `The figures of ${species.commonName} contradict each other. ${described.trouble}`,
@@ -160,6 +164,11 @@ export function createBroodPages({ clock, room, stock, spawning, broods, rationF
       const { card, state } = toCard(known, clock.now(), who.timeZone);
       const { figures, start } = known.species;
       const feedFrom = card.stages.find((span) => span.stage === 'fry')?.from ?? null;
+      const tankIds = known.lots.flatMap(({ tankId, males, females, unsexed }) =>
+        tankId !== null && males + females + unsexed > 0 ? [tankId] : [],
+      );
+      const equipped = await room.repository.equippedOf(who, tankIds);
+      const algae = tankIds.length > 0 && tankIds.every((tankId) => equipped.get(tankId)?.growsAlgae);
       const parents = known.record.attemptId ? await spawning.parentLabels(who, known.record.attemptId) : [];
       return {
         ...card,
@@ -175,7 +184,7 @@ export function createBroodPages({ clock, room, stock, spawning, broods, rationF
         ration:
           state.lengthMm === null || state.food === null || card.alive === 0
             ? null
-            : rationFor(figures, state.food, card.alive, state.lengthMm),
+            : rationFor(figures, state.food, card.alive, state.lengthMm, algae),
       };
     },
   };

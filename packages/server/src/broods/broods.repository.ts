@@ -1,4 +1,5 @@
 import { Op } from 'sequelize';
+import type { Cause } from '@freshet/core/stock';
 import { houseTable, type Database, declareTable, type RowOf, text, id, nullable, instant, type Reading } from '../platform';
 
 const BROOD = declareTable('broods', {
@@ -92,6 +93,37 @@ export function createBroodsRepository(database: Database) {
              GROUP BY b.id`,
             { broodIds: [...broodIds] },
           ),
+    /** Newest broods of a species, dead or alive. */
+    ofSpecies: (at: Reading, speciesKey: string, limit: number) =>
+      broods.find(at, { speciesKey }, { order: [['laidFrom', 'DESC']], limit }),
+    /** What stands of the movements of some lots: nothing that was taken back, and not the taking back. */
+    standingMovements: async (at: Reading, lotIds: readonly string[]) => {
+      if (lotIds.length === 0) return [];
+      const columns =
+        'm.from_lot_id fromLotId, m.to_lot_id toLotId, m.males, m.females, m.unsexed, m.cause, m.from_at fromAt, m.to_at toAt';
+      const rows = await database.select<{
+        fromLotId: string | null;
+        toLotId: string | null;
+        males: number;
+        females: number;
+        unsexed: number;
+        cause: Cause;
+        fromAt: Date;
+        toAt: Date;
+      }>(
+        at,
+        `SELECT ${columns} FROM movements m JOIN entries e ON e.id = m.entry_id AND e.undone = FALSE
+           WHERE m.house_id = :houseId AND m.live = 1 AND m.cause <> 'undo' AND m.to_lot_id IN (:lotIds)
+         UNION ALL
+         SELECT ${columns} FROM movements m JOIN entries e ON e.id = m.entry_id AND e.undone = FALSE
+           WHERE m.house_id = :houseId AND m.live = 1 AND m.cause <> 'undo' AND m.from_lot_id IN (:lotIds)
+             AND (m.to_lot_id IS NULL OR m.to_lot_id NOT IN (:lotIds))
+         ORDER BY fromAt`,
+        { lotIds: [...lotIds] },
+      );
+      const iso = (date: Date) => new Date(date).toISOString();
+      return rows.map(({ fromAt, toAt, ...row }) => ({ ...row, at: { from: iso(fromAt), to: iso(toAt) } }));
+    },
     observationsOf: (at: Reading, broodIds: readonly string[]) =>
       observations.find(at, { broodId: { [Op.in]: [...broodIds] } }, { order: [['toAt', 'ASC']] }),
   };

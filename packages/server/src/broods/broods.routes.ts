@@ -1,9 +1,15 @@
 import type { broodsEndpoints } from '@freshet/contract/broods';
 import type { Handlers } from '../platform';
+import type { BroodRecordReader } from './broods.record';
 import type { BroodPages } from './broods.pages';
 import type { BroodsService } from './broods.service';
 
-export const broodsHandlers = (broods: BroodsService, pages: BroodPages): Handlers<typeof broodsEndpoints> => ({
+export const broodsHandlers = (
+  broods: BroodsService,
+  pages: BroodPages,
+  record: BroodRecordReader,
+): Handlers<typeof broodsEndpoints> => ({
+  broodRecord: ({ who, params }) => record(who, params.speciesKey ?? ''),
   broods: ({ who }) => pages.cards(who),
   brood: ({ who, params }) => pages.page(who, params.broodId ?? ''),
   addClutch: ({ who, body }) => broods.addClutch(who, body),

@@ -3,7 +3,7 @@ import type { broodsEndpoints } from '@freshet/contract/broods';
 import { withLearned, type BroodRecord } from '@freshet/core/broods';
 import type { ResolvedSpecies } from '@freshet/core/species';
 import type { TemperatureReading } from '@freshet/core/spawning';
-import { nextGeneration, totalHeads, type Heads } from '@freshet/core/stock';
+import { nextGeneration, totalHeads } from '@freshet/core/stock';
 import { exactly, formatInstantRange, houseDay, type TimeRange } from '@freshet/core/time';
 import type { TickHandler, Ticks } from '../agenda';
 import type { Applied, LogService, Scope } from '../log';
@@ -13,6 +13,7 @@ import type { SpawningService } from '../spawning';
 import type { BroodDescent, LotRow, StockService } from '../stock';
 import type { SpeciesService } from '../species';
 import { createFound } from './broods.found';
+import { sumHeads as sum, toFacts } from './broods.mapper';
 import { createLearner } from './broods.learned';
 import { createBroodMoves } from './broods.moves';
 import { checkOrder } from './broods.order';
@@ -24,7 +25,6 @@ import { v7 as newId } from 'uuid';
 /** Without an earlier look a stage was reached within the last day. */
 const LOOK_MS = 86_400_000;
 type Body<Name extends keyof typeof broodsEndpoints> = BodyOf<(typeof broodsEndpoints)[Name]>;
-const sum = (lots: readonly Heads[]) => lots.reduce((total, lot) => total + totalHeads(lot), 0);
 
 /** What is logged of some broods, ready for core. */
 export interface BroodFactsLoaded {
@@ -107,24 +107,6 @@ export function createBroods(deps: {
     });
     const words = facts.hatched ? 'not swimming yet' : 'still eggs';
     return { text: `${brood.name}: ${words}`, tankId: lots[0]?.tankId ?? null, subjectId: brood.id };
-  }
-
-  function toFacts(brood: BroodRow, seen: readonly ObservationRow[], lots: readonly LotRow[]): BroodRecord {
-    const last = (kind: ObservationRow['kind']) => {
-      const row = seen.findLast((observation) => observation.kind === kind);
-      return row ? { from: row.fromAt, to: row.toAt } : null;
-    };
-    return {
-      id: brood.id,
-      name: brood.name,
-      speciesKey: brood.speciesKey,
-      attemptId: brood.attemptId,
-      laid: { from: brood.laidFrom, to: brood.laidTo },
-      hatched: last('hatched'),
-      freeSwimming: last('freeSwimming'),
-      eggsSeenAt: last('eggsSeen')?.to ?? null,
-      alive: sum(lots),
-    };
   }
 
   const mustBePossible = createPossible({ room });
@@ -280,9 +262,23 @@ export function createBroods(deps: {
         lotRows.filter((lot) => lot.broodId !== null),
         (lot) => lot.broodId ?? '',
       );
-      const [rows, seen] = await Promise.all([repository.byIds(at, broodIds), repository.observationsOf(at, broodIds)]);
+      const lotIds = lotRows.filter((lot) => lot.broodId !== null).map(({ id }) => id);
+      const [rows, seen, samples] = await Promise.all([
+        repository.byIds(at, broodIds),
+        repository.observationsOf(at, broodIds),
+        stock.repository.newestSamples(at, lotIds),
+      ]);
+      const sampleBy = new Map(samples.map((row) => [row.lotId, row]));
       const seenBy = groupBy(seen, (row) => row.broodId);
-      const facts = rows.map((row) => toFacts(row, seenBy.get(row.id) ?? [], lotsBy.get(row.id) ?? []));
+      const facts = rows.map((row) => {
+        const lots = lotsBy.get(row.id) ?? [];
+        return toFacts(
+          row,
+          seenBy.get(row.id) ?? [],
+          lots,
+          lots.flatMap(({ id }) => sampleBy.get(id) ?? []),
+        );
+      });
       return { broods: facts, temperatures: await temperaturesOf(at, facts, lotsBy) };
     },
 

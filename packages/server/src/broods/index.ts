@@ -3,3 +3,4 @@ export { createBroodPages, type BroodPages, type RationFor } from './broods.page
 export { broodsHandlers } from './broods.routes';
 export { createBroodsFacts } from './broods.facts';
 export { createEvidence } from './broods.evidence';
+export { createRecord, type BroodRecordReader } from './broods.record';

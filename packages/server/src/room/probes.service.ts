@@ -81,11 +81,12 @@ export function createProbes({
     if (rows.length === 0) return [];
     const tankIds = [...new Set(rows.map((row) => row.tankId))];
     const since = new Date(fromMs).toISOString();
-    const [recent, latest, changed, hand] = await Promise.all([
+    const [recent, latest, changed, hand, equipped] = await Promise.all([
       samples.recent(at, tankIds, fromMs, JUDGED_STEP_MS),
       samples.latest(at, tankIds),
       water.repository.changesSince(at, since),
       room.repository.newestOf(at, ['tempC'], since),
+      room.repository.equippedOf(at, tankIds),
     ]);
     const recentBy = groupBy(recent, (row) => row.tankId);
     const steady = [...recentBy.values()].filter(mayBeSteady).flatMap(([row]) => row?.tankId ?? []);
@@ -107,6 +108,7 @@ export function createProbes({
           wantedC: wanted.get(probe.tankId) ?? null,
           changes: (changesBy.get(probe.tankId) ?? []).map((row) => row.at),
           byHand: byHand ? { at: byHand.at, value: byHand.value } : null,
+          nightDropC: equipped.get(probe.tankId)?.nightDropC ?? 0,
           now,
         }),
       };

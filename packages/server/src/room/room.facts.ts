@@ -20,7 +20,7 @@ const ILLNESS_DAYS = 60;
 const CARE_DAYS = 3;
 const DAY_MS = 86_400_000;
 
-function toTanks({ racks, shelves, tanks }: Rooms, quarantined: ReadonlySet<string>): RoomTank[] {
+function toTanks({ racks, shelves, tanks, equipped }: Rooms, quarantined: ReadonlySet<string>): RoomTank[] {
   const rackById = new Map(racks.map((rack) => [rack.id, rack]));
   const shelfById = new Map(shelves.map((shelf) => [shelf.id, shelf]));
   return tanks.flatMap((tank) => {
@@ -42,6 +42,7 @@ function toTanks({ racks, shelves, tanks }: Rooms, quarantined: ReadonlySet<stri
         quarantine: quarantined.has(id),
         outdoor: rack.kind === 'yard',
         shelfLevel: shelf.level,
+        growsAlgae: equipped.get(id)?.growsAlgae ?? false,
       },
     ];
   });

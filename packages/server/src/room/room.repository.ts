@@ -80,6 +80,8 @@ const EQUIPMENT = declareTable('equipment', {
   zeroDays: whole(),
   restDays: whole(),
   shelters: nullable(whole()),
+  nightDropC: real(),
+  growsAlgae: flag(),
   at: instant(),
 });
 export type EquipmentRow = RowOf<typeof EQUIPMENT>;
@@ -134,6 +136,8 @@ export function createRoomRepository(database: Database) {
       const equipped = new Map(rows.map((row) => [row.tankId, row]));
       return { racks: rackRows, shelves: shelfRows, tanks: tankRows, equipped };
     },
+    equippedOf: async (at: Reading, tankIds: readonly string[]) =>
+      new Map((await equipment.newestBy(at, 'tankId', tankIds)).map((row) => [row.tankId, row])),
     newestEquipment: async (at: Reading, tankId: string) => (await equipment.newestBy(at, 'tankId', [tankId]))[0] ?? null,
     /** Newest temperature of every tank, by hand or by probe: one look at the end of the index for each. */
     async latestTemperatures(at: Reading) {

@@ -20,6 +20,8 @@ const BARE = {
   zeroDays: READINESS_RULES.zeroDays,
   restDays: READINESS_RULES.restDays,
   shelters: null,
+  nightDropC: 0,
+  growsAlgae: false,
   version: null,
 };
 /** What a tank is equipped with, in words. */
@@ -28,8 +30,18 @@ const equipmentWords = ({
   filter,
   hasLid,
   hasIntakeGuard,
-}: Pick<EquipmentRow, 'heaterW' | 'filter' | 'hasLid' | 'hasIntakeGuard'>): string =>
-  [heaterW > 0 ? `heater ${formatNumber(heaterW, 3)} W` : 'no heater', filter, hasLid && 'lid', hasIntakeGuard && 'intake guard']
+  nightDropC,
+  growsAlgae,
+}: Pick<EquipmentRow, 'heaterW' | 'filter' | 'hasLid' | 'hasIntakeGuard'> &
+  Partial<Pick<EquipmentRow, 'nightDropC' | 'growsAlgae'>>): string =>
+  [
+    heaterW > 0 ? `heater ${formatNumber(heaterW, 3)} W` : 'no heater',
+    filter,
+    hasLid && 'lid',
+    hasIntakeGuard && 'intake guard',
+    nightDropC && `cooler at night, a swing of ${formatNumber(nightDropC)} °C`,
+    growsAlgae && 'algae to graze',
+  ]
     .filter(Boolean)
     .join(', ');
 type Body<Name extends keyof typeof roomEndpoints> = BodyOf<(typeof roomEndpoints)[Name]>;
@@ -73,8 +85,8 @@ export function createRoom({
   const { racks, shelves, tanks, readings, equipment } = repository;
   const equipmentOf = (row: EquipmentRow | undefined) => {
     if (!row) return BARE;
-    const { heaterW, filter, hasLid, hasIntakeGuard, zeroDays, restDays, shelters, entryId } = row;
-    return { heaterW, filter, hasLid, hasIntakeGuard, zeroDays, restDays, shelters, version: entryId };
+    const { heaterW, filter, hasLid, hasIntakeGuard, zeroDays, restDays, shelters, nightDropC, growsAlgae, entryId } = row;
+    return { heaterW, filter, hasLid, hasIntakeGuard, zeroDays, restDays, shelters, nightDropC, growsAlgae, version: entryId };
   };
   const now = () => ({ from: clock.now(), to: clock.now() });
 
@@ -273,7 +285,13 @@ export function createRoom({
     equip: (who: Who, body: Body<'equip'>) =>
       log.record(who, { kind: 'equipment', asked: body, when: now() }, async (scope) => {
         const tank = await getTank(scope, body.tankId);
-        const { id: _id, version, override: _override, ...row } = body;
+        const { id: _id, version, override: _override, ...given } = body;
+        const row = {
+          ...given,
+          shelters: given.shelters ?? null,
+          nightDropC: given.nightDropC ?? 0,
+          growsAlgae: given.growsAlgae ?? false,
+        };
         const before = await repository.newestEquipment(scope, tank.id);
         await log.mustBeNewest(scope, version, before, { theirs: equipmentWords(before ?? BARE), yours: equipmentWords(row) });
         await equipment.insert(scope, {
@@ -281,7 +299,6 @@ export function createRoom({
           entryId: scope.entryId,
           at: scope.now,
           ...row,
-          shelters: row.shelters ?? null,
         });
         return { text: `${tank.code}: ${equipmentWords(row)}`, tankId: tank.id, subjectId: tank.id };
       }),

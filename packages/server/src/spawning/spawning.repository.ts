@@ -101,6 +101,7 @@ export function createSpawningRepository(database: Database) {
     events,
     recipes,
     /** All attempts, of one species or of every, newest first. */
+    byIds: (at: Reading, ids: readonly string[]) => attempts.find(at, { id: { [Op.in]: [...ids] } }),
     all: (at: Reading, speciesKey: string | undefined, limit: number) =>
       attempts.find(at, speciesKey ? { speciesKey } : {}, {
         order: [

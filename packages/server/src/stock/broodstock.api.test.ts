@@ -120,6 +120,70 @@ describe('the sexes of a lot', () => {
   });
 });
 
+describe('a mark of one’s own', () => {
+  const mark = { speciesKey: 'angelfish', name: 'Notch in the tail', look: 'Upper edge, from the side', fromMm: 60 };
+
+  it('is looked for beside the shipped ones, learned from, and taken back', async () => {
+    const { sire } = await spawnedPair('angelfish');
+    const { entryId } = await keeper.write('addMark', { id: newId(), ...mark, pIfMale: 0.7, pIfFemale: 0.1 });
+    const own = (await keeper.get('sexing', { params: { speciesKey: 'angelfish' } })).traits.at(-1);
+    expect(own).toMatchObject({ name: mark.name, drawing: 'own', fromMm: 60, startIfMale: 0.7, animals: 0 });
+    await sitter.write('assessSex', {
+      id: newId(),
+      lotId: sire,
+      at: NOW,
+      lengthMm: null,
+      answers: [{ trait: own?.key ?? '', look: 'seen' }],
+    });
+    expect((await lotOf(sire))?.pMale).toBeCloseTo(7 / 8, 9);
+    const learned = (await keeper.get('sexing', { params: { speciesKey: 'angelfish' } })).traits.at(-1);
+    expect(learned).toMatchObject({ animals: 1, pIfMale: expect.closeTo(8 / 11, 12) as number });
+    await keeper.write('undo', { id: newId(), entryId });
+    expect((await keeper.get('sexing', { params: { speciesKey: 'angelfish' } })).traits).toHaveLength(3);
+  });
+
+  it('is refused when it tells nothing, when its name is taken, and from a sitter', async () => {
+    const said = { ...mark, pIfMale: 0.5, pIfFemale: 0.5 };
+    expect(await keeper.call('addMark', { id: newId(), ...said })).toMatchObject({
+      ok: false,
+      status: 400,
+      body: { errors: [{ pointer: '#/pIfFemale' }] },
+    });
+    const taken = { ...mark, name: 'thin pointed tube at the vent', pIfMale: 0.9, pIfFemale: 0.2 };
+    expect(await keeper.call('addMark', { id: newId(), ...taken })).toMatchObject({
+      ok: false,
+      body: { errors: [{ pointer: '#/name' }] },
+    });
+    expect(await sitter.call('addMark', { id: newId(), ...mark, pIfMale: 0.9, pIfFemale: 0.1 })).toMatchObject({ status: 403 });
+  });
+});
+
+describe('a sample of lengths', () => {
+  const lengths = (lotId: string, lengthsMm: number[], more: object = {}) =>
+    sitter.call('sampleLengths', { id: newId(), lotId, at: NOW, method: 'ruler', lengthsMm, ...more });
+
+  it('stands on the card and in the log, tells sizes apart, and goes when taken back', async () => {
+    const lotId = await stockUp(keeper, tank('A1'), 'green-babaulti', { unsexed: 30 }, AT);
+    const written = await lengths(lotId, [5, 5, 6, 5.5, 14, 15, 15.5, 14.5]);
+    expect(written).toMatchObject({ ok: true });
+    expect((await card(lotId)).samples).toMatchObject([{ method: 'ruler', lengthsMm: [5, 5, 6, 5.5, 14, 15, 15.5, 14.5] }]);
+    const [entry] = await keeper.get('entries', { query: { subjectId: lotId } });
+    expect(entry?.text).toContain('8 measured: 10.1 mm in the mean, smallest tenth 5 mm, 2 sizes apart');
+    await keeper.write('undo', { id: newId(), entryId: entry?.id ?? '' });
+    expect((await card(lotId)).samples).toEqual([]);
+  });
+
+  it('is refused at its field: more than live there, nothing, less than nothing; far too long asks why', async () => {
+    const lotId = await stockUp(keeper, tank('A1'), 'green-babaulti', { unsexed: 3 }, AT);
+    const atLengths = { ok: false, body: { errors: [{ pointer: expect.stringContaining('#/lengthsMm') as string }] } };
+    expect(await lengths(lotId, [5, 6, 7, 8])).toMatchObject(atLengths);
+    expect(await lengths(lotId, [])).toMatchObject(atLengths);
+    expect(await lengths(lotId, [5, -1])).toMatchObject(atLengths);
+    expect(await lengths(lotId, [500])).toMatchObject({ ok: false, body: { code: 'stock/implausible-length' } });
+    expect(await lengths(lotId, [500], { override: { reason: 'A new record' } })).toMatchObject({ ok: true });
+  });
+});
+
 describe('condition', () => {
   it('makes a breeder ready, says what is missing, and grows stale', async () => {
     const { sire } = await spawnedPair();

@@ -46,6 +46,15 @@ const ASSESSMENT = declareTable('assessments', {
   pMale: real(),
   at: instant(),
 });
+const OWN_MARK = declareTable('own_marks', {
+  speciesKey: text(),
+  name: text(),
+  look: text(),
+  fromMm: real(),
+  pIfMale: real(),
+  pIfFemale: real(),
+  at: instant(),
+});
 const CONDITION = declareTable('conditions', {
   lotId: id(),
   score: whole(),
@@ -110,6 +119,7 @@ export function createBroodstockRepository(database: Database) {
   const details = houseTable(database, DETAILS);
   const parentSets = houseTable(database, PARENT_SET);
   const assessments = houseTable(database, ASSESSMENT);
+  const marks = houseTable(database, OWN_MARK);
   const conditions = houseTable(database, CONDITION);
   const programmes = houseTable(database, PROGRAMME);
   const programmeEnds = houseTable(database, PROGRAMME_END);
@@ -128,6 +138,8 @@ export function createBroodstockRepository(database: Database) {
     details,
     parentSets,
     assessments,
+    marks,
+    marksOf: (at: Reading, speciesKey: string) => marks.find(at, { speciesKey }, OLDEST_FIRST),
     conditions,
     programmes,
     programmeEnds,

@@ -1,7 +1,7 @@
 import type { EntryKindName } from '@freshet/contract/api';
 import type { BodyOf } from '@freshet/contract/endpoints';
 import type { broodstockEndpoints } from '@freshet/contract/stock';
-import { decideMove, decideSexing, EMPTY, sexing, sexWords, totalHeads, type Heads } from '@freshet/core/stock';
+import { decideMove, decideSexing, EMPTY, sexing, sexWords, summariseLengths, totalHeads, type Heads } from '@freshet/core/stock';
 import { addDays, exactly, houseDay } from '@freshet/core/time';
 import type { Applied, LogService, Scope, Undoing } from '../log';
 import { DomainError, type Clock, type Who, type Reading } from '../platform';
@@ -10,6 +10,7 @@ import type { BroodstockRepository } from './broodstock.repository';
 import { createLotDetails, detailWords } from './lotDetails';
 import { readPhoto } from './readPhoto';
 import type { LotViews } from './lotViews';
+import { createMarksAndLengths } from './marksAndLengths';
 import type { LotRow } from './stock.repository';
 import { headWords } from './headWords';
 import type { StockService } from './stock.service';
@@ -44,6 +45,8 @@ export function createBroodstock({ clock, log, room, stock, repository, views }:
     sexing: stock.ledgerUndoing(),
     assessment: { tables: [assessments] },
     condition: { tables: [conditions] },
+    mark: { tables: [repository.marks] },
+    lengths: { tables: [stock.repository.sizeSamples] },
     programme: { tables: [programmes] },
     programmeEnd: { tables: [programmeEnds] },
     merge: stock.ledgerUndoing(),
@@ -166,6 +169,8 @@ export function createBroodstock({ clock, log, room, stock, repository, views }:
         return `condition ${score} of 5${lengthMm === null ? '' : `, ${lengthMm} mm`}${weightG === null ? '' : `, ${weightG} g`}`;
       }),
 
+    ...createMarksAndLengths({ log, stock, repository, views, about, now }),
+
     addProgramme: (who: Who, body: Body<'addProgramme'>) =>
       about(who, { kind: 'programme', asked: body }, body.lotId, async (scope, lot) => {
         const { entryId } = scope;
@@ -282,14 +287,19 @@ export function createBroodstock({ clock, log, room, stock, repository, views }:
         return `throwback, ${body.what}: ${body.seen} of ${body.of}`;
       }),
 
-    /** Conditioning that runs today or later, with when its lots were last scored. */
     /** Mean lengths of lots measured since a time, the newest of each. */
-    measuredSince: async (at: Reading, since: string): Promise<Map<string, number>> =>
-      new Map(
-        (await repository.conditionsSince(at, since)).flatMap(({ lotId, lengthMm }) =>
-          lengthMm === null ? [] : [[lotId, lengthMm] as const],
-        ),
-      ),
+    async measuredSince(at: Reading, since: string): Promise<Map<string, number>> {
+      const [scored, sampled] = await Promise.all([
+        repository.conditionsSince(at, since),
+        stock.repository.samplesSince(at, since),
+      ]);
+      const all = [
+        ...scored.flatMap(({ lotId, lengthMm, at }) => (lengthMm === null ? [] : [{ lotId, lengthMm, at }])),
+        ...sampled.map(({ lotId, lengths, at }) => ({ lotId, lengthMm: summariseLengths(lengths).meanMm, at })),
+      ].sort((one, other) => (one.at < other.at ? -1 : 1));
+      return new Map(all.map(({ lotId, lengthMm }) => [lotId, lengthMm]));
+    },
+    /** Conditioning that runs today or later, with when its lots were last scored. */
     async programmes(who: Who) {
       const [rows, scored] = await Promise.all([
         repository.runningFrom(who, houseDay(clock.now(), who.timeZone)),

@@ -1,4 +1,5 @@
-import { breederLimits, checkCompany, LOSS_WORDS, sexWords, totalHeads, type Heads } from '@freshet/core/stock';
+import { breederLimits, checkCompany, LOSS_WORDS, sexWords, summariseLengths, totalHeads, type Heads } from '@freshet/core/stock';
+import { formatNumber } from '@freshet/core/units';
 import { houseDay } from '@freshet/core/time';
 import { DomainError, type Clock, type Who } from '../platform';
 import type { RoomService } from '../room';
@@ -77,20 +78,33 @@ export function createLotCards({
     const lot = await stockRepository.lots.get(who, lotId);
     if (!lot) throw new DomainError('request/not-found', { detail: 'There is no such lot.' });
     const { timeZone } = who;
-    const [facts, living, assessments, conditions, movements, placed, programmes, gradings, throwbacks, photoIds, rooms] =
-      await Promise.all([
-        views.facts(who),
-        stockRepository.living(who),
-        repository.assessmentsOf(who, lotId),
-        repository.conditionsOf(who, lotId),
-        stockRepository.movementsOf(who, [lotId]),
-        stockRepository.placementsOf(who, [lotId]),
-        repository.programmesOf(who, lotId),
-        repository.gradingsOf(who, lotId),
-        repository.throwbacksOf(who, lotId),
-        repository.photoIds(who, lotId),
-        room.repository.all(who),
-      ]);
+    const [
+      facts,
+      living,
+      assessments,
+      samples,
+      conditions,
+      movements,
+      placed,
+      programmes,
+      gradings,
+      throwbacks,
+      photoIds,
+      rooms,
+    ] = await Promise.all([
+      views.facts(who),
+      stockRepository.living(who),
+      repository.assessmentsOf(who, lotId),
+      stockRepository.samplesOf(who, [lotId]),
+      repository.conditionsOf(who, lotId),
+      stockRepository.movementsOf(who, [lotId]),
+      stockRepository.placementsOf(who, [lotId]),
+      repository.programmesOf(who, lotId),
+      repository.gradingsOf(who, lotId),
+      repository.throwbacksOf(who, lotId),
+      repository.photoIds(who, lotId),
+      room.repository.all(who),
+    ]);
     const parents = await kinship.parentsOf(who, lot, facts.broods);
     const related = await stockRepository.byIds(who, [
       ...new Set(
@@ -143,6 +157,12 @@ export function createLotCards({
         at,
         kind: 'sexing',
         words: `looked at for sex: ${sexWords(pMale)}`,
+        path: null,
+      })),
+      ...samples.map(({ at, lengths }) => ({
+        at,
+        kind: 'condition' as const,
+        words: `${lengths.length} measured: ${formatNumber(summariseLengths(lengths).meanMm, 3)} mm in the mean`,
         path: null,
       })),
       ...conditions.map(({ at, score, lengthMm }) => ({
@@ -201,6 +221,7 @@ export function createLotCards({
       sires: label(parents.sires),
       dams: label(parents.dams),
       parentsFromBrood: parents.fromBrood,
+      samples: [...samples].reverse().map(({ id, at, method, lengths }) => ({ id, at, method, lengthsMm: lengths })),
       assessments: assessments.map(({ id, at, lengthMm, answers, pMale }) => ({ id, at, lengthMm, answers, pMale })),
       conditions: conditions.map(({ id, at, score, signs, lengthMm, weightG, note }) => ({
         id,

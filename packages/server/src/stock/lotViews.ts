@@ -3,13 +3,14 @@ import {
   decideBreederReadiness,
   learnTrait,
   scoreTrend,
+  ownMarkKey,
   sexTraitsOf,
   type BreederFacts,
   type TraitTally,
 } from '@freshet/core/stock';
 import { type ResolvedSpecies } from '@freshet/core/species';
 import { daysBetween, houseDay } from '@freshet/core/time';
-import { groupBy, type Clock, type Who } from '../platform';
+import { groupBy, type Clock, type Reading, type Who } from '../platform';
 import type { HoursService, RoomService } from '../room';
 import type { BroodstockRepository, ConditionRow } from './broodstock.repository';
 import { lastSpawned, type BroodDescent, type Descent } from './descent';
@@ -152,7 +153,11 @@ export function createLotViews({
   /** A species' traits with what this house has learned of them from animals whose sex came out. */
   async function traits(who: Who, speciesKey: string) {
     const kind = await species.get(who, speciesKey);
-    const [assessed, broods] = await Promise.all([repository.ofSpecies(who, speciesKey), descent.broods(who)]);
+    const [assessed, broods, own] = await Promise.all([
+      repository.ofSpecies(who, speciesKey),
+      descent.broods(who),
+      repository.marksOf(who, speciesKey),
+    ]);
     const lots = await stockRepository.byIds(who, [...new Set(assessed.map(({ lotId }) => lotId))]);
     const single = new Set(lots.filter((lot) => lot.males + lot.females + lot.unsexed <= 1).map(({ id }) => id));
     const proven = provenSexes(broods, single);
@@ -178,7 +183,10 @@ export function createLotViews({
     }
     return {
       priorMale: 0.5,
-      traits: sexTraitsOf(speciesKey, kind.method).map(({ key, name, look, drawing, fromMm, pIfMale, pIfFemale }) => ({
+      traits: [
+        ...sexTraitsOf(speciesKey, kind.method),
+        ...own.map((mark) => ({ ...mark, key: ownMarkKey(mark.id), drawing: 'own' as const })),
+      ].map(({ key, name, look, drawing, fromMm, pIfMale, pIfFemale }) => ({
         key,
         name,
         look,
@@ -194,8 +202,8 @@ export function createLotViews({
   return {
     facts,
     traits,
-    species: (who: Who) => species.all(who),
-    speciesName: async (who: Who, key: string) => (await species.all(who)).get(key)?.commonName ?? key,
+    species: (at: Reading) => species.all(at),
+    speciesName: async (at: Reading, key: string) => (await species.all(at)).get(key)?.commonName ?? key,
 
     async lots(who: Who) {
       const [rows, known] = await Promise.all([stockRepository.living(who), facts(who)]);

@@ -12,6 +12,7 @@ import {
   instant,
   day,
   flag,
+  json,
   type Reading,
   OLDEST_FIRST,
 } from '../platform';
@@ -56,7 +57,17 @@ const PLACEMENT = declareTable('placements', {
 });
 export type PlacementRow = RowOf<typeof PLACEMENT>;
 
+const SIZE_SAMPLE = declareTable('size_samples', {
+  lotId: id(),
+  lengths: json<number[]>(),
+  method: text<'ruler' | 'graphPaper' | 'photograph'>(),
+  at: instant(),
+});
+
+export type SampleRow = RowOf<typeof SIZE_SAMPLE>;
+
 export function createStockRepository(database: Database) {
+  const sizeSamples = houseTable(database, SIZE_SAMPLE);
   const lots = houseTable(database, LOT);
   const movements = houseTable(database, MOVEMENT);
   const placements = houseTable(database, PLACEMENT);
@@ -64,6 +75,12 @@ export function createStockRepository(database: Database) {
     lots,
     movements,
     placements,
+    sizeSamples,
+    samplesOf: (at: Reading, lotIds: readonly string[]) =>
+      sizeSamples.find(at, { lotId: { [Op.in]: [...lotIds] } }, OLDEST_FIRST),
+    samplesSince: (at: Reading, since: string) => sizeSamples.find(at, { at: { [Op.gte]: since } }, OLDEST_FIRST),
+    /** The newest sample of lengths of each of these lots. */
+    newestSamples: (at: Reading, lotIds: readonly string[]) => sizeSamples.newestBy(at, 'lotId', lotIds),
     living: (at: Reading) => lots.find(at, { [Op.and]: [database.sequelize.literal('heads > 0')] }),
     byIds: (at: Reading, ids: readonly string[]) => lots.find(at, { id: { [Op.in]: [...ids] } }),
     /** All lots of a species, living or not. */

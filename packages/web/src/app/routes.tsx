@@ -22,6 +22,7 @@ const RecipePage = page(async () => (await import('../spawning')).RecipePage);
 const NewRecipePage = page(async () => (await import('../spawning')).NewRecipePage);
 const BroodsPage = page(async () => (await import('../broods')).BroodsPage);
 const BroodPage = page(async () => (await import('../broods')).BroodPage);
+const RecordPage = page(async () => (await import('../broods')).RecordPage);
 const LarderPage = page(async () => (await import('../larder')).LarderPage);
 
 /** Every page by its address; all but the round are fetched when they are opened. */
@@ -49,6 +50,7 @@ export function Pages() {
       <Route path="/spawns/:attemptId" element={<AttemptPage />} />
       <Route path="/spawns/:attemptId/set-up" element={<SetUpSheet />} />
       <Route path="/broods" element={<BroodsPage />} />
+      <Route path="/broods/record/:speciesKey" element={<RecordPage />} />
       <Route path="/broods/:broodId" element={<BroodPage Send={TransferSheet} />} />
       <Route path="/larder" element={<LarderPage />} />
       <Route path="/bench" element={<BenchPage />} />

@@ -1,10 +1,10 @@
 import { Suspense, useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { FOOD_NAMES, smallestTenthMm } from '@freshet/core/species';
-import { formatDateRange, formatInstantRange, houseDay, sentence } from '@freshet/core/time';
+import { FOOD_NAMES } from '@freshet/core/species';
+import { formatDateRange, formatDay, formatInstantRange, houseDay, sentence } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
 import { useGet, useHouse, type Reply } from '../data';
-import { CountForm, LossForm, type SomeLot } from '../stock';
+import { CountForm, LengthsForm, LossForm, type SomeLot } from '../stock';
 import type { SendSheet } from '../room';
 import { WindowList } from './WindowList';
 import { Button, Dialog, Fact, Loaded, Notice, PageHead, Panel, Why } from '../ui';
@@ -13,13 +13,14 @@ import { StreamPicture } from './StreamPicture';
 import { WhiteForm } from './WhiteForm';
 
 type Page = Reply<'brood'>;
-type Sheet = 'observe' | 'white' | 'count' | 'split' | 'loss';
+type Sheet = 'observe' | 'white' | 'count' | 'split' | 'loss' | 'lengths';
 const SHEETS: Record<Sheet, string> = {
   observe: 'What was seen',
   white: 'White eggs',
   count: 'Count',
   split: 'Split or move',
   loss: 'Loss',
+  lengths: 'Lengths',
 };
 
 function Next({ page }: { page: Page }) {
@@ -29,14 +30,17 @@ function Next({ page }: { page: Page }) {
       {!page.born && <WindowList windows={page.windows} carried={page.carried} />}
       {page.ready && page.alive > 0 && (
         <Fact label={<>Ready for sale</>}>
-          {formatDateRange(houseDay(page.ready.from, house.timeZone), houseDay(page.ready.to, house.timeZone), house.today)}, by
-          the curve
+          {formatDateRange(houseDay(page.ready.from, house.timeZone), houseDay(page.ready.to, house.timeZone), house.today)}, by{' '}
+          {page.measured ? 'their lengths' : 'the curve'}
         </Fact>
       )}
       {page.feedingDays !== null && page.lengthMm !== null && (
         <p className="mt-2 text-note text-quiet">
           Day {Math.floor(page.feedingDays)} of feeding; about {formatNumber(page.lengthMm)} mm, the smallest tenth under{' '}
-          {formatNumber(smallestTenthMm(page.lengthMm))} mm, by the species’ curve and not measured.
+          {formatNumber(page.smallestMm ?? page.lengthMm)} mm,{' '}
+          {page.measured
+            ? `from ${page.measured.count} measured on ${formatDay(houseDay(page.measured.at, house.timeZone), house.today)} (${formatNumber(page.measured.meanMm, 3)} mm)${Math.abs(page.aheadDays) >= 2 ? `: ${formatNumber(Math.abs(page.aheadDays))} days ${page.aheadDays > 0 ? 'ahead of' : 'behind'} the species’ curve` : ''}.`
+            : 'by the species’ curve and not measured.'}
         </p>
       )}
     </Panel>
@@ -183,7 +187,10 @@ export function BroodPage({ Send }: { Send: SendSheet }) {
               about={
                 <>
                   {page.speciesName}, {page.born ? 'born' : page.carried ? 'carried since' : 'laid'}{' '}
-                  {formatInstantRange(page.laid, house.today, house.timeZone)}
+                  {formatInstantRange(page.laid, house.today, house.timeZone)};{' '}
+                  <Link to={`/broods/record/${page.speciesKey}`} className="link">
+                    beside the others of its kind
+                  </Link>
                 </>
               }
             >
@@ -197,6 +204,7 @@ export function BroodPage({ Send }: { Send: SendSheet }) {
                   {page.stage === 'eggs' && !page.carried && <Button onClick={() => setSheet('white')}>White eggs</Button>}
                   <Button onClick={() => setSheet('count')}>Count</Button>
                   <Button onClick={() => setSheet('split')}>Split</Button>
+                  {!waiting && <Button onClick={() => setSheet('lengths')}>Measure</Button>}
                   <Button onClick={() => setSheet('loss')}>Loss</Button>
                 </>
               )}
@@ -225,10 +233,17 @@ export function BroodPage({ Send }: { Send: SendSheet }) {
             >
               {sheet === 'observe' && <ObservationForm brood={{ ...page, lots: living }} done={close} />}
               {sheet === 'white' && <WhiteForm brood={page} done={close} />}
-              {some && (sheet === 'count' || sheet === 'loss') && (
+              {some && (sheet === 'count' || sheet === 'loss' || sheet === 'lengths') && (
                 <>
                   <LotChoice lots={living} chosen={some.id} change={setLotId} />
                   {sheet === 'count' && <CountForm key={some.id} lot={some} done={close} />}
+                  {sheet === 'lengths' && (
+                    <LengthsForm
+                      key={some.id}
+                      lot={{ id: some.id, heads: some.males + some.females + some.unsexed }}
+                      done={close}
+                    />
+                  )}
                   {sheet === 'loss' && <LossForm key={some.id} lot={some} done={close} />}
                 </>
               )}

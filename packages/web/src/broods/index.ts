@@ -3,3 +3,4 @@ export { BroodPage } from './BroodPage';
 export { FoundForm } from './FoundForm';
 export { ClutchForm } from './ClutchForm';
 export { WindowList } from './WindowList';
+export { RecordPage } from './RecordPage';

@@ -1,10 +1,14 @@
-import { FieldProblem, useEntryForm } from '../data';
+import { FieldProblem, useEntryForm, useHouse } from '../data';
 import { Checkbox, EntryFormFrame, readWhole, TextField } from '../ui';
+import { formatNumber } from '@freshet/core/units';
 import type { Tank } from './layoutRoom';
 
 /** What a tank is equipped with, and its own rules of readiness. */
 export function EquipForm({ tank, done }: { tank: Tank; done: () => void }) {
   const { equipment } = tank;
+  const house = useHouse();
+  const perC = house.units.temperature === 'degF' ? 1.8 : 1;
+  const unit = perC === 1 ? '°C' : '°F';
   const entry = useEntryForm({
     name: 'equip',
     defaults: {
@@ -15,10 +19,14 @@ export function EquipForm({ tank, done }: { tank: Tank; done: () => void }) {
       zeroDays: String(equipment.zeroDays),
       restDays: String(equipment.restDays),
       shelters: equipment.shelters === null ? '' : String(equipment.shelters),
+      nightDropC: equipment.nightDropC === 0 ? '' : formatNumber(equipment.nightDropC * perC),
+      growsAlgae: equipment.growsAlgae,
     },
     toBody(values) {
       const heaterW = values.heaterW.trim() === '' ? 0 : Number(values.heaterW.replace(/\s*w$/i, '').replace(',', '.'));
       if (!Number.isFinite(heaterW)) throw new FieldProblem('heaterW', 'Give the watts, 0 for none.');
+      const nightDropC = Number(values.nightDropC.replace(/\s*°?\s*[cfk]?$/i, '').replace(',', '.')) / perC;
+      if (!Number.isFinite(nightDropC)) throw new FieldProblem('nightDropC', `Give the degrees (${unit}), or leave it empty.`);
       return {
         tankId: tank.id,
         heaterW,
@@ -28,6 +36,8 @@ export function EquipForm({ tank, done }: { tank: Tank; done: () => void }) {
         zeroDays: readWhole('zeroDays', values.zeroDays),
         restDays: readWhole('restDays', values.restDays),
         shelters: values.shelters.trim() === '' ? null : readWhole('shelters', values.shelters),
+        nightDropC,
+        growsAlgae: values.growsAlgae,
         version: equipment.version,
       };
     },
@@ -36,7 +46,9 @@ export function EquipForm({ tank, done }: { tank: Tank; done: () => void }) {
   });
   const { register, formState } = entry.form;
   const { errors } = formState;
-  const flag = (name: 'hasLid' | 'hasIntakeGuard', label: string) => <Checkbox {...register(name)}>{label}</Checkbox>;
+  const flag = (name: 'hasLid' | 'hasIntakeGuard' | 'growsAlgae', label: string) => (
+    <Checkbox {...register(name)}>{label}</Checkbox>
+  );
   return (
     <EntryFormFrame entry={entry} action="Keep it">
       <div className="grid gap-4 sm:grid-cols-2">
@@ -52,6 +64,7 @@ export function EquipForm({ tank, done }: { tank: Tank; done: () => void }) {
       <div className="grid sm:grid-cols-2">
         {flag('hasLid', 'Lid on')}
         {flag('hasIntakeGuard', 'Sponge on the intake')}
+        {flag('growsAlgae', 'Algae grow under its lamp, for grazers')}
       </div>
       <TextField
         label="Hiding places"
@@ -59,6 +72,13 @@ export function EquipForm({ tank, done }: { tank: Tank; done: () => void }) {
         hint="Caves, shells, tubes: one for each animal of those that want one. May stay empty."
         error={errors.shelters?.message}
         {...register('shelters')}
+      />
+      <TextField
+        label={`Cooled at night on purpose, by ${unit}`}
+        inputMode="decimal"
+        hint="Empty where it is not. So much of a swing is then no fault of heater or probe."
+        error={errors.nightDropC?.message}
+        {...register('nightDropC')}
       />
       <div className="grid gap-4 sm:grid-cols-2">
         <TextField

@@ -23,6 +23,8 @@ export const testTank = (code: string, shelfId: string, leftCm: number, more: Pa
     zeroDays: 7,
     restDays: 7,
     shelters: null,
+    nightDropC: 0,
+    growsAlgae: false,
     version: null,
   },
   ...more,

@@ -266,6 +266,9 @@ export function SpeciesPage() {
                   <Link to={`/spawns/evidence/${chosen.key}`} className="link">
                     what worked
                   </Link>
+                  <Link to={`/broods/record/${chosen.key}`} className="link">
+                    what was kept
+                  </Link>
                   <Button onClick={() => download(chosen)}>Export</Button>
                 </>
               )}

@@ -3,6 +3,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { formatDay, houseDay } from '@freshet/core/time';
 import { showHeads, useGet, useHouse, type Reply } from '../data';
 import { Button, ButtonLink, Dialog, LinkButton, Loaded, Notice, PageHead, Panel } from '../ui';
+import { LengthsForm } from './LengthsForm';
 import { LossForm } from './LossForm';
 import { ConditionForm } from './lot/ConditionForm';
 import { DetailsForm } from './lot/DetailsForm';
@@ -23,6 +24,7 @@ import type { SendSheet } from '../room';
 type Card = Reply<'lotCard'>;
 const SHEETS = {
   condition: 'Condition',
+  lengths: 'Lengths',
   sex: 'Sexes',
   details: 'What is known',
   programme: 'Conditioning',
@@ -163,6 +165,7 @@ function CardView({ card, Send }: { card: Card; Send: SendSheet }) {
             <Panel title="Do">
               <p className="flex flex-wrap gap-x-5 gap-y-1">
                 {total > 0 && house.may('sitter') && act('move', 'move or split')}
+                {total > 0 && act('lengths', 'measure some')}
                 {total > 0 && act('sex', 'note the sexes')}
                 {total > 0 && act('loss', 'loss or sale')}
                 {house.may('keeper') && (
@@ -194,6 +197,7 @@ function CardView({ card, Send }: { card: Card; Send: SendSheet }) {
       {sheet && sheet !== 'move' && (
         <Dialog title={SHEETS[sheet]} about={who} open onClose={close} wide={sheet === 'grade' || sheet === 'details'}>
           {sheet === 'condition' && kind && <ConditionForm lot={lot} method={kind.method} done={close} />}
+          {sheet === 'lengths' && <LengthsForm lot={{ id: lot.id, heads: total }} done={close} />}
           {sheet === 'sex' && <SexForm lot={lot} done={close} />}
           {sheet === 'details' && <DetailsForm lot={lot} caution={card.caution} done={close} />}
           {sheet === 'programme' && <ProgrammeForm lotId={lot.id} done={close} />}

@@ -5,7 +5,8 @@ import { findNextTrait, openBits, sexing, sexWords } from '@freshet/core/stock';
 import { formatDay, houseDay } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
 import { showPercent, useGet, useHouse, useLog, type Reply } from '../data';
-import { Button, ButtonLink, Loaded, Loading, PageHead, Panel, Segmented, TextField, Why } from '../ui';
+import { Button, ButtonLink, Dialog, LinkButton, Loaded, Loading, PageHead, Panel, Segmented, TextField, Why } from '../ui';
+import { MarkForm } from './sexing/MarkForm';
 import { SexScale } from './sexing/SexScale';
 import { TraitDrawing } from './sexing/TraitDrawing';
 
@@ -72,6 +73,7 @@ function Aid({ card, known }: { card: Card; known: Traits }) {
   const [looks, setLooks] = useState<Readonly<Record<string, Look>>>({});
   const [length, setLength] = useState('');
   const [id, setId] = useState(() => newId());
+  const [adding, setAdding] = useState(false);
   const lengthMm = length.trim() === '' ? null : Number(length.replace(/\s*mm$/i, '').replace(',', '.'));
   const lengthWrong = lengthMm !== null && !(lengthMm > 0);
   const measured =
@@ -131,8 +133,16 @@ function Aid({ card, known }: { card: Card; known: Traits }) {
           >
             Log what was seen
           </Button>
+          {house.may('keeper') && (
+            <LinkButton className="pb-2.5" onClick={() => setAdding(true)}>
+              a mark of your own
+            </LinkButton>
+          )}
           <span className="pb-2.5 text-note text-quiet">Look in calm light, for a minute, without catching it if you can.</span>
         </div>
+        <Dialog title="A mark of your own" about={lot.speciesName} open={adding} onClose={() => setAdding(false)}>
+          <MarkForm speciesKey={lot.speciesKey} done={() => setAdding(false)} />
+        </Dialog>
       </div>
       <div className="divide-y divide-rule border border-rule bg-sheet">
         <Panel title="By these marks">

@@ -11,3 +11,4 @@ export const stockPages = {
   sexing: async () => (await import('./SexingPage')).SexingPage,
   lines: async () => (await import('./LinesPage')).LinesPage,
 };
+export { LengthsForm } from './LengthsForm';

@@ -57,9 +57,12 @@ export function judgeProbe(input: {
   wantedC: readonly [number, number] | null;
   changes: readonly string[];
   byHand: Sample | null;
+  /** How far it is cooled at night on purpose, K: so much lower and faster is no fault. */
+  nightDropC?: number;
   now: string;
 }): ProbeVerdict[] {
-  const { samples, wantedC, changes, byHand, now } = input;
+  const { samples, changes, byHand, nightDropC = 0, now } = input;
+  const wantedC = input.wantedC && ([input.wantedC[0] - nightDropC, input.wantedC[1]] as const);
   const last = samples.at(-1);
   if (!last) return [];
   const nowMs = Date.parse(now);
@@ -84,7 +87,7 @@ export function judgeProbe(input: {
     (worst, sample) => (Math.abs(sample.value - last.value) > Math.abs(worst.value - last.value) ? sample : worst),
     last,
   );
-  if (!changedLately && Math.abs(extremes.value - last.value) >= FAST_C)
+  if (!changedLately && Math.abs(extremes.value - last.value) >= FAST_C + nightDropC)
     verdicts.push({ fault: 'changingFast', since: extremes.at, value: last.value, by: last.value - extremes.value });
   if (byHand) {
     const handMs = Date.parse(byHand.at);

@@ -21,6 +21,16 @@ describe('steadiness', () => {
     expect([isUnsteady('tdsPpm', swing(61), false), isUnsteady('tdsPpm', swing(31), true)]).toEqual([true, true]);
   });
 
+  it('takes what is cooled at night on purpose for no fault, and nothing else for it', () => {
+    const swing = { day: 5, week: 5 };
+    expect([
+      isUnsteady('tempC', swing, false),
+      isUnsteady('tempC', swing, false, 3),
+      isUnsteady('tempC', swing, true, 3),
+    ]).toEqual([true, false, true]);
+    expect(isUnsteady('tdsPpm', { day: 62, week: 62 }, false, 3)).toBe(true);
+  });
+
   it('never falls as the span grows, and does not mind the order', () => {
     const some = fc.array(
       fc.record({ hoursAgo: fc.integer({ min: 0, max: 200 }), low: fc.double({ min: 10, max: 30, noNaN: true }) }),

@@ -27,6 +27,13 @@ export function steadiness(points: readonly SwingPoint[], now: string): Steadine
   return { day: swing(1), week: swing(7) };
 }
 
+/**
+ * The most a value may swing in a day for who lives there.
+ * @param nightDropC - how far the tank is cooled at night on purpose, K: that much comes on top, for temperature only
+ */
+export const swingLimit = (quantity: SwingQuantity, hasYoung: boolean, nightDropC = 0): number =>
+  SWING_LIMITS[quantity][hasYoung ? 'young' : 'grown'] + (quantity === 'tempC' ? nightDropC : 0);
+
 /** Whether a day's swing is more than who lives there stands. */
-export const isUnsteady = (quantity: SwingQuantity, { day }: Steadiness, hasYoung: boolean): boolean =>
-  day !== null && day > SWING_LIMITS[quantity][hasYoung ? 'young' : 'grown'] + 1e-9;
+export const isUnsteady = (quantity: SwingQuantity, { day }: Steadiness, hasYoung: boolean, nightDropC = 0): boolean =>
+  day !== null && day > swingLimit(quantity, hasYoung, nightDropC) + 1e-9;

@@ -21,6 +21,7 @@ export const TRAIT_DRAWINGS = [
   'claspers',
   'claws',
   'colour',
+  'own',
 ] as const;
 export type TraitDrawing = (typeof TRAIT_DRAWINGS)[number];
 
@@ -34,6 +35,9 @@ export interface SexTrait extends Likelihood {
   /** Length from which it shows, mm. */
   fromMm: number;
 }
+
+/** The key of a keeper's own mark. @param id - of its row */
+export const ownMarkKey = (id: string): string => `own-${id}`;
 
 interface Row extends Likelihood {
   trait: string;

@@ -279,6 +279,7 @@ export function TankPage() {
                 speciesKey={life?.lots[0]?.speciesKey}
                 probeC={life?.tempC ?? null}
                 hasYoung={(life?.broods.length ?? 0) > 0}
+                nightDropC={found.tank.equipment.nightDropC}
                 openRegime={() => setSheet({ kind: 'regime' })}
               />
               <div className="divide-y divide-rule">

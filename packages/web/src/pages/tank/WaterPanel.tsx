@@ -1,7 +1,7 @@
 import { lazy, Suspense, useState } from 'react';
 import { READING_LIMITS, type Quantity } from '@freshet/contract/room';
 import { formatDay, formatInstant, houseDay } from '@freshet/core/time';
-import { isUnsteady, steadiness, SWING_LIMITS, type SwingPoint, type SwingQuantity } from '@freshet/core/room';
+import { isUnsteady, steadiness, swingLimit, type SwingPoint, type SwingQuantity } from '@freshet/core/room';
 import { formatNumber, inUnits } from '@freshet/core/units';
 import { showVolume, showTemperature, useGet, useHouse, type Reply } from '../../data';
 import { LinkButton, Loaded, Panel, Why } from '../../ui';
@@ -159,10 +159,12 @@ function SteadyLine({
   quantity,
   points,
   hasYoung,
+  nightDropC,
 }: {
   quantity: SwingQuantity;
   points: readonly SwingPoint[];
   hasYoung: boolean;
+  nightDropC: number;
 }) {
   const house = useHouse();
   const swing = steadiness(points, house.now());
@@ -172,17 +174,16 @@ function SteadyLine({
       quantity === 'tempC' ? `swing of ${formatNumber(value)} °C` : `swing of ${formatNumber(value)} mg/L`,
       house.units,
     ).replace('swing of ', '');
-  const limit = SWING_LIMITS[quantity][hasYoung ? 'young' : 'grown'];
+  const limit = swingLimit(quantity, hasYoung, nightDropC);
+  const unsteady = isUnsteady(quantity, swing, hasYoung, nightDropC);
+  const cooled = quantity === 'tempC' && nightDropC > 0;
   return (
-    <p
-      className={
-        isUnsteady(quantity, swing, hasYoung) ? 'border-l-4 border-amber-line bg-amber-wash px-3 py-1' : 'text-note text-quiet'
-      }
-    >
+    <p className={unsteady ? 'border-l-4 border-amber-line bg-amber-wash px-3 py-1' : 'text-note text-quiet'}>
       {swing.day !== null && `Swings by ${show(swing.day)} in a day`}
       {swing.week !== null && `${swing.day === null ? 'Swings by' : ','} ${show(swing.week)} in a week`}.
-      {isUnsteady(quantity, swing, hasYoung) &&
-        ` More than ${show(limit)} a day is much${hasYoung ? ' for young' : ''}: look at heater, lid and room, unless it is cooled on purpose.`}
+      {!unsteady && cooled && ` It is cooled by ${show(nightDropC)} at night on purpose.`}
+      {unsteady &&
+        ` More than ${show(limit)} a day is much${hasYoung ? ' for young' : ''}${cooled ? `, with the ${show(nightDropC)} it is cooled at night` : ''}: look at heater, lid and room${cooled || quantity !== 'tempC' ? '' : '; one that is cooled at night on purpose is set so under Equipment'}.`}
     </p>
   );
 }
@@ -193,6 +194,7 @@ export function WaterPanel({
   speciesKey,
   probeC,
   hasYoung,
+  nightDropC,
   openRegime,
   first = 'tempC',
 }: {
@@ -202,6 +204,8 @@ export function WaterPanel({
   probeC: { value: number; at: string } | null;
   /** Young stand less of a swing. */
   hasYoung: boolean;
+  /** How far it is cooled at night on purpose, K. */
+  nightDropC: number;
   openRegime: () => void;
   /** What is drawn at first. */
   first?: Quantity;
@@ -277,6 +281,7 @@ export function WaterPanel({
                 <SteadyLine
                   quantity={quantity}
                   hasYoung={hasYoung}
+                  nightDropC={nightDropC}
                   points={[...chosen.map(({ at, value }) => ({ at, low: value, high: value })), ...probed]}
                 />
               )}

@@ -1,11 +1,12 @@
 import { Link } from 'react-router';
 import { v7 as newId } from 'uuid';
-import { CONDITION_SIGNS, conditionFactor } from '@freshet/core/stock';
+import { CONDITION_SIGNS, conditionFactor, summariseLengths } from '@freshet/core/stock';
 import { formatDay, houseDay } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
 import { useHouse, useLog, type Reply } from '../../data';
 import { Button, Why } from '../../ui';
 import { ScoreMark } from '../ScoreMark';
+import { SizeDots } from '../SizeDots';
 
 type Card = Reply<'lotCard'>;
 const SIGN = { met: '✓', unmet: '✕', unknown: '?' } as const;
@@ -75,6 +76,7 @@ export function ConditionPart({ card }: { card: Card }) {
   const running = card.programmes.find(({ isRunning }) => isRunning);
   const lengths = card.conditions.filter(({ lengthMm }) => lengthMm !== null);
   const measured = lengths.at(-1);
+  const [sample] = card.samples;
   const weighed = card.conditions.findLast(({ weightG, lengthMm }) => weightG !== null && lengthMm !== null);
   return (
     <>
@@ -97,6 +99,15 @@ export function ConditionPart({ card }: { card: Card }) {
         </>
       ) : (
         <p className="text-quiet">Not scored yet.</p>
+      )}
+      {sample && (
+        <div className="mt-2">
+          <p className="text-note">
+            {sample.lengthsMm.length} measured on {formatDay(houseDay(sample.at, house.timeZone), house.today)}:{' '}
+            {formatNumber(summariseLengths(sample.lengthsMm).meanMm, 3)} mm in the mean
+          </p>
+          <SizeDots lengths={sample.lengthsMm} />
+        </div>
       )}
       {running && (
         <div className="mt-2 border-l-4 border-deep bg-shade px-3 py-2">

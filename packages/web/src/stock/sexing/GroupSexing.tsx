@@ -1,3 +1,4 @@
+import { Link } from 'react-router';
 import { useState } from 'react';
 import { CartesianGrid, Line, LineChart, ReferenceDot, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { expectedMaleShare, findSexShift, groupOdds, groupSize, ratioInterval } from '@freshet/core/stock';
@@ -164,7 +165,12 @@ function Shift({ lot }: { lot: Lot }) {
           </p>
         )}
       </div>
-      <Notice className="mt-3  text-note">{shift.evidence} A reason to count, not a forecast.</Notice>
+      <Notice className="mt-3 text-note">
+        {shift.evidence} A reason to count, not a forecast.{' '}
+        <Link to={`/broods/record/${lot.speciesKey}`} className="link">
+          With your own broods in it
+        </Link>
+      </Notice>
     </>
   );
 }

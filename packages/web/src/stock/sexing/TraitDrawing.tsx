@@ -131,6 +131,12 @@ const DRAWINGS: Readonly<Record<string, React.ReactNode>> = {
       <path d="M34,20 C24,18 16,12 12,4 C6,12 8,18 18,22 M34,32 C24,34 16,40 12,48 C6,40 8,34 18,30" {...MARK} />
     </>
   ),
+  own: (
+    <>
+      <Side />
+      <circle cx={50} cy={24} r={13} {...LINE} strokeDasharray="3 3" />
+    </>
+  ),
   colour: (
     <>
       <Side />

@@ -1,0 +1,33 @@
+import { addSql, dropFromSql, dropSql, houseTableSql, type Migration } from './migration';
+
+/** What a keeper knows of an own tank or species: cooled at night on purpose, algae to graze, marks of sex. */
+export const keepersOwn: Migration = {
+  name: '2026-11-26-11-keepers-own',
+  up: [
+    addSql('equipment', ['night_drop_c DOUBLE NOT NULL DEFAULT 0', 'grows_algae TINYINT NOT NULL DEFAULT 0']),
+    houseTableSql(
+      'own_marks',
+      [
+        'species_key VARCHAR(40) NOT NULL',
+        'name VARCHAR(80) NOT NULL',
+        'look TEXT NOT NULL',
+        'from_mm DOUBLE NOT NULL',
+        'p_if_male DOUBLE NOT NULL',
+        'p_if_female DOUBLE NOT NULL',
+        'at DATETIME(3) NOT NULL',
+        'KEY own_marks_species (house_id, live, species_key)',
+      ].join(', '),
+    ),
+    houseTableSql(
+      'size_samples',
+      [
+        'lot_id CHAR(36) CHARACTER SET ascii NOT NULL',
+        'lengths LONGTEXT NOT NULL',
+        'method VARCHAR(16) NOT NULL',
+        'at DATETIME(3) NOT NULL',
+        'KEY size_samples_lot (house_id, live, lot_id, at)',
+      ].join(', '),
+    ),
+  ],
+  down: [...dropSql('size_samples', 'own_marks'), dropFromSql('equipment', ['night_drop_c', 'grows_algae'])],
+};
