@@ -7,6 +7,7 @@ import { formatNumber } from '@freshet/core/units';
 import { showPercent, useGet, useHouse, useLog, type Reply } from '../data';
 import { Button, ButtonLink, Dialog, LinkButton, Loaded, Loading, PageHead, Panel, Segmented, TextField, Why } from '../ui';
 import { MarkForm } from './sexing/MarkForm';
+import { MarksTell } from './sexing/MarksTell';
 import { SexScale } from './sexing/SexScale';
 import { TraitDrawing } from './sexing/TraitDrawing';
 
@@ -212,6 +213,9 @@ function Aid({ card, known }: { card: Card; known: Traits }) {
               </p>
             ))}
         </Panel>
+      </div>
+      <div className="border border-rule bg-sheet lg:col-span-2">
+        <MarksTell traits={known.traits} />
       </div>
     </div>
   );
