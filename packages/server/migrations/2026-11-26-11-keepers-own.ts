@@ -1,6 +1,6 @@
 import { addSql, dropFromSql, dropSql, houseTableSql, type Migration } from './migration';
 
-/** What a keeper knows of an own tank or species: cooled at night on purpose, algae to graze, marks of sex. */
+/** What a keeper knows of an own tank or species: cooled at night on purpose, algae to graze, marks of sex, lengths, and which attempt a brood is of. */
 export const keepersOwn: Migration = {
   name: '2026-11-26-11-keepers-own',
   up: [
@@ -19,6 +19,16 @@ export const keepersOwn: Migration = {
       ].join(', '),
     ),
     houseTableSql(
+      'brood_joins',
+      [
+        'brood_id CHAR(36) CHARACTER SET ascii NOT NULL',
+        'attempt_id CHAR(36) CHARACTER SET ascii NULL',
+        'from_attempt_id CHAR(36) CHARACTER SET ascii NULL',
+        'at DATETIME(3) NOT NULL',
+        'KEY brood_joins_brood (house_id, live, brood_id, at)',
+      ].join(', '),
+    ),
+    houseTableSql(
       'size_samples',
       [
         'lot_id CHAR(36) CHARACTER SET ascii NOT NULL',
@@ -29,5 +39,5 @@ export const keepersOwn: Migration = {
       ].join(', '),
     ),
   ],
-  down: [...dropSql('size_samples', 'own_marks'), dropFromSql('equipment', ['night_drop_c', 'grows_algae'])],
+  down: [...dropSql('brood_joins', 'size_samples', 'own_marks'), dropFromSql('equipment', ['night_drop_c', 'grows_algae'])],
 };

@@ -1,2 +1,2 @@
 export { API, AREAS, ENTRY_KINDS, type ApiName, type EntryKindName } from './api';
-export { openApi } from './openApi';
+export { openApi, recipeFileSchema } from './openApi';

@@ -2,9 +2,13 @@ import { toJsonSchema } from '@valibot/to-json-schema';
 import type * as v from 'valibot';
 import type { AnyEndpoint } from '../endpoints';
 import { ProblemDetails, PROBLEMS } from '../problems';
+import { RECIPE_FORMAT, RecipeFile } from '../spawning';
 import { API } from './api';
 
 const schemaOf = (schema: v.GenericSchema) => toJsonSchema(schema, { errorMode: 'ignore', typeMode: 'input' });
+
+/** The JSON Schema of a recipe file, for those who write or read one with other programs; checks across fields stay ours. */
+export const recipeFileSchema = (): object => ({ ...schemaOf(RecipeFile), title: 'A spawning recipe', $id: RECIPE_FORMAT });
 
 /** The OpenAPI 3.1 description of the whole interface, drawn from the endpoint table. */
 export function openApi(): object {

@@ -76,6 +76,9 @@ export const NewWhite = v.object({
   override: Override,
 });
 
+/** A brood that turned out to be of another attempt, such as one that was found by accident. */
+export const JoinBrood = v.object({ id: Id, broodId: Id, attemptId: Id });
+
 const span = v.object({ from: v.string(), to: v.string() });
 
 /** Part of a brood in one tank. */
@@ -178,6 +181,11 @@ export const broodsEntries = entries({
     touches: [...TOUCHES.broods, ...TOUCHES.lots, ...TOUCHES.spawns, ...TOUCHES.descent],
   },
   observation: { role: 'sitter', words: 'stage seen', touches: [...TOUCHES.broods, ...TOUCHES.lots, ...TOUCHES.descent] },
+  join: {
+    role: 'keeper',
+    words: 'brood joined to an attempt',
+    touches: [...TOUCHES.broods, ...TOUCHES.lots, ...TOUCHES.spawns, ...TOUCHES.descent],
+  },
   white: { role: 'sitter', words: 'white eggs picked', touches: [...TOUCHES.broods, ...TOUCHES.lots, ...TOUCHES.descent] },
 });
 
@@ -212,6 +220,7 @@ export const broodsEndpoints = {
     summary: 'Log a hatch, free-swimming young, or eggs still eggs',
     body: NewObservation,
   }),
+  joinBrood: broodsEntries.join({ path: '/api/brood-joins', summary: 'Say which attempt a brood is of', body: JoinBrood }),
   pickWhite: broodsEntries.white({
     path: '/api/whites',
     summary: 'Log white eggs picked out',

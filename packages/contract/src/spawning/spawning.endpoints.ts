@@ -132,6 +132,8 @@ export const Attempt = v.object({
   recipeRef: v.nullable(v.string()),
   tags: v.array(v.string()),
   state: v.picklist(ATTEMPT_STATES),
+  /** The females rest until then after their last clutch; null before one. */
+  restUntil: v.nullable(v.string()),
   /** What was done and seen, oldest first. */
   events: v.array(
     v.object({
@@ -212,6 +214,8 @@ export const spawningEndpoints = {
     query: v.object({
       speciesKey: v.optional(v.pipe(v.string(), v.maxLength(40))),
       limit: v.optional(v.pipe(v.string(), v.transform(Number), v.integer(), v.minValue(1), v.maxValue(5000))),
+      /** Only the last that spawned of each species. */
+      newestSpawned: v.optional(v.literal('true')),
     }),
     reply: v.array(EvidenceRecord),
   }),

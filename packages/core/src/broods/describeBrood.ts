@@ -83,6 +83,7 @@ export function describeBrood(
     figures,
     start: species.start,
     hatchBroods: species.hatchBroods,
+    swimBroods: species.swimBroods,
     ...facts,
     readings,
     assumedTempC,

@@ -5,12 +5,13 @@ import type { SpawningAttempt, SpawningView, TemperatureReading } from '../spawn
 import { totalHeads, type StockLot } from '../stock';
 import { describeBrood, type BroodRecord, type BroodState } from './describeBrood';
 
-/** A species' hatch as the house's own broods have shown it. */
+/** A species' hatch, and its way from hatch to swimming, as the house's own broods have shown them; null where they show nothing. */
 export interface LearnedSpecies {
   speciesKey: string;
-  hatch: StageDuration;
+  hatch: StageDuration | null;
   /** How many broods it rests on. */
   broods: number;
+  swim?: { duration: StageDuration; broods: number } | null;
 }
 
 /** Broods with somebody alive in them. */
@@ -54,9 +55,15 @@ export function withLearned(
   learned: readonly LearnedSpecies[],
 ): ReadonlyMap<string, ResolvedSpecies> {
   const species = new Map(kinds);
-  for (const { speciesKey, hatch, broods } of learned) {
+  for (const { speciesKey, hatch, broods, swim } of learned) {
     const kind = species.get(speciesKey);
-    if (kind) species.set(speciesKey, { ...kind, figures: { ...kind.figures, hatch }, hatchBroods: broods });
+    if (kind)
+      species.set(speciesKey, {
+        ...kind,
+        figures: { ...kind.figures, ...(hatch ? { hatch } : {}), ...(swim ? { freeSwimming: swim.duration } : {}) },
+        ...(hatch ? { hatchBroods: broods } : {}),
+        ...(swim ? { swimBroods: swim.broods } : {}),
+      });
   }
   return species;
 }

@@ -10,7 +10,7 @@ export {
   type CultureState,
   type DescribedCulture,
 } from './cultures';
-export { planFirstFood, type FirstFoodPlan, type FoodNeed } from './planFirstFood';
+export { planFirstFood, startsFor, type FirstFoodPlan, type FoodNeed } from './planFirstFood';
 export { adultRation, fryRation, proteinShare, type Eaters, type Ration } from './rations';
 export { adultMeal, youngMeals, type AdultMeal, type YoungMeal } from './meals';
 export { deriveLarder, type LarderPlan } from './deriveLarder';

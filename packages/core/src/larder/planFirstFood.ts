@@ -128,3 +128,13 @@ export function planFirstFood(need: FoodNeed, cultures: readonly DescribedCultur
     why,
   };
 }
+
+/** What to start when for a food that is wanted from a day on: one, and a second out of step; nothing for a food from the shelf. */
+export function startsFor(food: Food, from: Day): { day: Day; words: string }[] {
+  if (!(food in CULTURES)) return [];
+  const kind: CultureKind = CULTURES[food as CultureFood];
+  const { ripe } = cultureDays(food as CultureFood, null);
+  const name = FOOD_NAMES[food];
+  const first = { day: addDays(from, -Math.ceil(ripe[1])), words: kind.batch ? `Set a hatch of ${name}` : `Start ${name}` };
+  return kind.batch ? [first] : [first, { day: addDays(from, -Math.ceil(ripe[0])), words: `Start ${name} again, as a back-up` }];
+}

@@ -35,6 +35,8 @@ export interface WindowsInput {
   freeSwimming?: TimeRange | null;
   /** Number of the breeder's own broods that the hatch duration rests on. */
   hatchBroods?: number | undefined;
+  /** The same of the way from hatch to swimming. */
+  swimBroods?: number | undefined;
   /** Last moment at which eggs were still seen as eggs. */
   eggsSeenAt?: Instant | null;
   readings: readonly TemperatureReading[];
@@ -180,10 +182,13 @@ export function developmentWindows(input: WindowsInput): StageWindow[] {
           input.eggsSeenAt ?? null,
           'eggs were still seen',
         );
-  if (hatch?.status === 'predicted' && input.hatchBroods)
-    hatch.why.notes.push(
-      `Narrowed by ${input.hatchBroods} past broods of your own; the duration above is theirs, at the same warmth.`,
-    );
+  const say = (window: StageWindow | null, broods: number | undefined) => {
+    if (window?.status === 'predicted' && broods)
+      window.why.notes.push(
+        `Narrowed by ${broods === 1 ? 'one past brood' : `${broods} past broods`} of your own; the duration above is theirs, at the same warmth.`,
+      );
+  };
+  say(hatch, input.hatchBroods);
   if (hatch) windows.push(hatch);
   const hatchSpan = hatch ? spanOf(hatch, now) : null;
   const after = (stage: Stage, duration: StageDuration | null) =>
@@ -203,6 +208,7 @@ export function developmentWindows(input: WindowsInput): StageWindow[] {
       : null;
   const yolkEnd = freeSwimming ? null : after('yolkEnd', figures.yolk);
   const swim = freeSwimming ? observed(input, 'freeSwimming', freeSwimming) : after('freeSwimming', figures.freeSwimming);
+  say(swim, input.swimBroods);
   if (yolkEnd) windows.push(yolkEnd);
   if (swim) windows.push(swim);
   const swimSpan = swim ? spanOf(swim, now) : null;

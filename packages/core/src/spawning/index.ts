@@ -62,6 +62,7 @@ export {
   USUAL_TRIGGER_DAYS,
   type Clash,
   type PlanDays,
+  type CultureStarts,
   type PlanMark,
   type PlanMarkKind,
   type PlanTank,
@@ -84,7 +85,7 @@ export {
   type Outcome,
   type OutcomeRule,
 } from './weighEvidence';
-export { isPossibleHatch, learnHatch, type HatchSample, type LearnedHatch } from './learnHatch';
+export { isPossibleHatch, learnHatch, learnStage, type HatchSample, type LearnedStage, type StageSample } from './learnHatch';
 export { decideBooking, type Booking } from './decideBooking';
 export { clutchCandidates, holdsFrom, readSpawning, type SpawningAttempt, type SpawningFacts, type SpawningView } from './facts';
 export { spawningAgenda, SPAWNING_CHORES } from './agenda';

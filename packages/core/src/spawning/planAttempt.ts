@@ -1,4 +1,4 @@
-import type { Figures, Start } from '../species';
+import { firstFood, type Figures, type Food, type Start } from '../species';
 import { addDays, daysBetween, type Day } from '../time';
 import { decideBooking, type Booking } from './decideBooking';
 import type { Recipe } from './recipe';
@@ -8,6 +8,7 @@ import { coverWords, LEVER_WORDS, stepWords } from './recipeFields';
 export type PlanMarkKind =
   | 'conditioning'
   | 'water'
+  | 'culture'
   | 'site'
   | 'firstIn'
   | 'allIn'
@@ -75,6 +76,9 @@ export function triggerFor(
   return addDays(wish, -ceil(triggerDays[1] + swimDays(figures, start)[1] + figures.saleDays[1]));
 }
 
+/** Cultures to start for a food that is wanted from a day on; nothing for a food from the shelf. */
+export type CultureStarts = (food: Food, from: Day) => readonly { day: Day; words: string }[];
+
 /**
  * The dated plan of an attempt, from conditioning to sale, in the order of days. Windows carry their width.
  * @param days - as planned or moved by the keeper
@@ -87,6 +91,8 @@ export function planAttempt(input: {
   triggerDays?: readonly [number, number] | undefined;
   /** What the water is made of, such as "12 L rain and 18 L tap"; empty when that is not known. */
   waterWords?: string | undefined;
+  /** What has to be started when, for a first food that is wanted from a day on; the larder, a later area, knows. */
+  cultureStarts?: CultureStarts | undefined;
 }): PlanMark[] {
   const { recipe, days, figures, start } = input;
   const triggerDays = input.triggerDays ?? USUAL_TRIGGER_DAYS;
@@ -144,6 +150,8 @@ export function planAttempt(input: {
   const swim = swimDays(figures, start);
   if (start === 'laid')
     add('swim', addDays(soonest, floor(swim[0])), 'Swimming, first food ripe', addDays(latest, ceil(swim[1])));
+  for (const { day, words } of input.cultureStarts?.(firstFood(figures), addDays(soonest, floor(swim[0]))) ?? [])
+    add('culture', day, words);
   add('free', addDays(days.to, 1), 'The tank is free, if nothing came');
   add(
     'sale',

@@ -257,6 +257,9 @@ describe('seasons, states and signs', () => {
     expect(state({ clutches: 1 })).toBe('spawning');
     expect(state({ clutches: 1, alive: 40 })).toBe('with a brood');
     expect(state({ clutches: 1, alive: 40, outcome: 'spawned' })).toBe('spawned');
+    expect(state({ clutches: 1, outcome: 'spawned', restUntil: addDays(TODAY, 3) })).toBe('resting');
+    expect(state({ clutches: 1, outcome: 'spawned', restUntil: TODAY })).toBe('spawned');
+    expect(state({ outcome: 'failed', restUntil: addDays(TODAY, 3) })).toBe('failed');
   });
 
   it('every sign but cleaning up asks for something, and a trigger that was done is not asked for', () => {

@@ -37,9 +37,12 @@ export function attemptState(
     clutches: number;
     alive: number;
     outcome: string | null;
+    /** The parents of one that spawned rest until then; null where nobody does. */
+    restUntil?: string | null;
   },
   today: string,
 ): AttemptState {
+  if (attempt.outcome === 'spawned' && attempt.restUntil && attempt.restUntil > today) return 'resting';
   if (attempt.outcome) return attempt.outcome as AttemptState;
   if (attempt.clutches > 0) return attempt.alive > 0 ? 'with a brood' : 'spawning';
   if (attempt.triggered) return 'triggered';

@@ -34,6 +34,7 @@ export const ATTEMPT_STATES = [
   'triggered',
   'spawning',
   'with a brood',
+  'resting',
   'spawned',
   'failed',
   'given up',

@@ -197,4 +197,6 @@ export interface ResolvedSpecies extends Omit<SpeciesProfile, 'figures' | 'guard
   grades: Record<FigureKey, Grade>;
   /** Number of the breeder's own broods that `figures.hatch` was narrowed by; none when it is a starting point. */
   hatchBroods?: number | undefined;
+  /** The same of the days from hatch to swimming. */
+  swimBroods?: number | undefined;
 }

@@ -1,7 +1,8 @@
 import { daysBetween, houseDay, localTime, type Day, type Instant, type TimeRange } from './houseDay';
 
 const WEEKDAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
-const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+/** Short names of the months. */
+export const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'] as const;
 const weekdayIndex = (day: Day) => new Date(`${day}T00:00:00Z`).getUTCDay();
 
 /** Short weekday name of a day. */

@@ -14,6 +14,7 @@ export {
   type TimeRange,
 } from './houseDay';
 export {
+  MONTHS,
   formatDay,
   formatDayRange,
   formatDate,

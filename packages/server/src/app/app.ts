@@ -6,7 +6,7 @@ import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
-import { openApi, AREAS } from '@freshet/contract/api';
+import { openApi, recipeFileSchema, AREAS } from '@freshet/contract/api';
 import { PROBLEMS } from '@freshet/contract/problems';
 import { PHOTO_BYTES } from '@freshet/contract/stock';
 import { accountHandlers } from '../accounts';
@@ -117,6 +117,9 @@ export function buildApp({ services, log, secret, webFolder }: AppOptions): Expr
   });
   app.get('/api/openapi.json', (_request, response) => {
     response.json(openApi());
+  });
+  app.get('/api/recipe-schema.json', (_request, response) => {
+    response.type('application/schema+json').json(recipeFileSchema());
   });
   app.use(
     '/api',

@@ -68,7 +68,16 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
   });
   const broods: BroodsService = createBroods({ ...entered, room, stock, species, spawning });
   const broodPages = createBroodPages({ clock, room, stock, spawning, broods, rationFor: fryRation });
-  const evidence = createEvidence({ clock, room, water, care, hours, spawning, repository: broods.repository });
+  const evidence = createEvidence({
+    clock,
+    room,
+    water,
+    care,
+    hours,
+    spawning,
+    repository: broods.repository,
+    conditionsSince: (at, since) => lines.broodstock.repository.conditionsSince(at, since),
+  });
   const record = createRecord({ clock, room, stock, species, spawning, broods, repository: broods.repository });
   const larder = createLarder({ ...entered, room });
   const roundsRepository = createRoundsRepository(database);

@@ -156,6 +156,32 @@ describe('windows', () => {
 });
 
 describe('past broods of one’s own', () => {
+  it('narrow the days from hatch to swimming, too', async () => {
+    const attemptId = await attempt(keeper, tank('A1'), 'sixray-aspidoras', '2026-01-01');
+    const hours = (from: string, count: number) => new Date(Date.parse(from) + count * 3_600_000).toISOString();
+    const seen = (broodId: string, kind: 'hatched' | 'freeSwimming', at: string) =>
+      sitter.write('observe', { id: newId(), broodId, kind, at: { from: at, to: at }, counted: null });
+    for (const [i, swims] of [76, 78, 77].entries()) {
+      const laidAt = `2026-01-${String(3 + i * 12).padStart(2, '0')}T07:00:00.000Z`;
+      const [hatchedAt, swumAt] = [hours(laidAt, 93), hours(laidAt, 93 + swims)];
+      test.setNow(swumAt);
+      for (const at of [laidAt, swumAt]) await measure(sitter, tank('A1'), 24, at);
+      const { broodId } = await clutch(sitter, attemptId, { from: laidAt, to: laidAt }, 50);
+      await seen(broodId, 'hatched', hatchedAt);
+      await seen(broodId, 'freeSwimming', swumAt);
+    }
+    test.setNow(NOW);
+    const laid = '2026-03-10T07:00:00.000Z';
+    await measure(sitter, tank('A1'), 24, laid);
+    const { broodId } = await clutch(sitter, attemptId, { from: laid, to: laid }, 50);
+    const swimming = await window(broodId, 'freeSwimming');
+    expect(swimming?.why.notes.join(' ')).toContain('Narrowed by 3 past broods of your own');
+    const width = (Date.parse(swimming?.latest ?? '') - Date.parse(swimming?.earliest ?? '')) / 86_400_000;
+    // Hatch and swimming together are 5.5 to 8.5 days in the book.
+    expect(width).toBeLessThan(2);
+    expect(width).toBeGreaterThan(0.3);
+  });
+
   it('narrow the hatch once three were seen to hatch, and say so; a figure of one’s own goes before', async () => {
     const attemptId = await attempt(keeper, tank('A1'), 'sixray-aspidoras', '2026-01-01');
     for (const [i, hours] of [92, 94, 93].entries()) {
@@ -238,6 +264,44 @@ describe('eggs or young found with no attempt open', () => {
     expect(await sitter.call('foundBrood', found({ youngMm: [4, 400] }))).toMatchObject({ ok: false, status: 400 });
     expect(await sitter.call('foundBrood', found({ youngMm: [9, 4] }))).toMatchObject({ ok: false, status: 400 });
     expect(await sitter.call('foundBrood', found({}))).toMatchObject({ ok: false, status: 400 });
+  });
+});
+
+describe('a brood of another attempt', () => {
+  it('is joined to it with its parents, and goes back when taken back', async () => {
+    const dam = await stockUp(keeper, tank('A1'), 'kribensis', { females: 1 }, '2026-03-01T08:00:00Z');
+    const found = {
+      id: newId(),
+      broodId: newId(),
+      lotId: newId(),
+      attemptId: newId(),
+      tankId: tank('A1'),
+      speciesKey: 'kribensis',
+    };
+    await sitter.write('foundBrood', { ...found, count: 30, laid: LAID, youngMm: null, at: NOW });
+    const sire = await stockUp(keeper, tank('A1'), 'kribensis', { males: 1 }, '2026-03-01T08:00:00Z');
+    const meant = await attempt(keeper, tank('A2'), 'kribensis', '2026-03-02', { dams: [dam], sires: [sire], to: '2026-03-12' });
+    const late = await attempt(keeper, tank('A3'), 'kribensis', '2026-03-20', { dams: [dam], sires: [sire] });
+    const other = await attempt(keeper, tank('A2'), 'lemon-tetra', '2026-04-20', {});
+    for (const [attemptId, detail] of [
+      [late, 'That attempt began after these were laid.'],
+      [other, 'That attempt is of another species.'],
+      [found.attemptId, 'It is of that attempt already.'],
+    ] as const)
+      expect(await keeper.call('joinBrood', { id: newId(), broodId: found.broodId, attemptId })).toMatchObject({
+        ok: false,
+        body: { errors: [{ pointer: '#/attemptId', detail }] },
+      });
+    const { entryId } = await keeper.write('joinBrood', { id: newId(), broodId: found.broodId, attemptId: meant });
+    expect(await brood(found.broodId)).toMatchObject({
+      attemptId: meant,
+      parents: expect.arrayContaining([expect.objectContaining({ lotId: dam })]) as object[],
+    });
+    expect((await keeper.get('attempt', { params: { attemptId: meant } })).broodIds).toEqual([found.broodId]);
+    const spawned = await keeper.get('evidence', { query: { newestSpawned: 'true' } });
+    expect(spawned.map(({ id }) => id)).toEqual([meant]);
+    await keeper.write('undo', { id: newId(), entryId });
+    expect(await brood(found.broodId)).toMatchObject({ attemptId: found.attemptId });
   });
 });
 

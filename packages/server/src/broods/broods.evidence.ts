@@ -13,6 +13,8 @@ const MOST = 5000;
 const READING_DAYS = 30;
 /** Food counts for an attempt when it was given this long before. */
 const FED_DAYS = 14;
+/** A score of condition speaks for its animal for so long. */
+const SCORED_DAYS = 21;
 /** A moon this much lit counts as full; one this little as new. */
 const [FULL, NEW] = [0.9, 0.1];
 const LIVE_FOOD = /brine|daphnia|moina|worm|infusoria|paramecium|live|larva/i;
@@ -26,10 +28,12 @@ interface Deps {
   hours: HoursService;
   spawning: SpawningService;
   repository: BroodsRepository;
+  /** Scores of condition since a time, oldest first. */
+  conditionsSince: (at: Reading, since: string) => Promise<{ lotId: string; score: number; at: string }[]>;
 }
 
 /** Attempts as evidence: what was done, what stood around it, and what came of it. Queries do not grow with the attempts. */
-export function createEvidence({ clock, room, water, care, hours, spawning, repository }: Deps) {
+export function createEvidence({ clock, room, water, care, hours, spawning, repository, conditionsSince }: Deps) {
   /** What stood around an attempt at the time it was triggered, or set up when it was not. */
   function surroundings(
     attempt: AttemptFacts,
@@ -43,6 +47,7 @@ export function createEvidence({ clock, room, water, care, hours, spawning, repo
       codes: ReadonlyMap<string, string>;
       timeZone: string;
       spawnings: ReadonlyMap<string, readonly string[]>;
+      scores: ReadonlyMap<string, readonly { score: number; at: string }[]>;
     },
   ): AttemptFactors {
     const { latitude, longitude } = known.place;
@@ -66,6 +71,12 @@ export function createEvidence({ clock, room, water, care, hours, spawning, repo
       .filter((laid) => laid < at)
       .sort()
       .at(-1);
+    // The newest score of each parent before it, if it is not stale.
+    const conditions = attempt.parents.flatMap(
+      ({ lotId }) =>
+        (known.scores.get(lotId) ?? []).findLast((row) => row.at <= at && Date.parse(row.at) > ms - SCORED_DAYS * DAY_MS)
+          ?.score ?? [],
+    );
     const share = details?.change ? details.change.litres / (known.litres.get(attempt.tankId) ?? details.change.litres) : null;
     return {
       ...recipeFactors(attempt.recipe),
@@ -78,6 +89,7 @@ export function createEvidence({ clock, room, water, care, hours, spawning, repo
       ...Object.fromEntries(QUANTITIES.map((quantity) => [quantity, reading(quantity)])),
       liveFood: fed.length === 0 ? null : fed.some(({ what }) => LIVE_FOOD.test(what)),
       conditioned: attempt.conditioningFrom !== null,
+      condition: conditions.length === 0 ? null : conditions.reduce((sum, score) => sum + score, 0) / conditions.length,
       company: attempt.recipe.company === null ? null : !attempt.recipe.company.toLowerCase().startsWith('none'),
       fullMoon: lit >= FULL,
       newMoon: lit <= NEW,
@@ -90,18 +102,22 @@ export function createEvidence({ clock, room, water, care, hours, spawning, repo
     };
   }
 
-  return async (who: Who, speciesKey: string | undefined, limit = MOST) => {
+  return async (who: Who, speciesKey: string | undefined, limit = MOST, isNewestSpawned = false) => {
     const at: Reading = who;
-    const rows = await spawning.repository.all(at, speciesKey, limit);
+    const rows = isNewestSpawned
+      ? await spawning.repository.byIds(at, await repository.newestSpawned(at))
+      : await spawning.repository.all(at, speciesKey, limit);
     const attempts = await spawning.withFacts(at, rows);
     if (attempts.length === 0) return [];
-    const since = new Date(Date.parse(`${attempts.at(-1)?.from ?? ''}T00:00:00Z`) - READING_DAYS * DAY_MS).toISOString();
+    const since = new Date(
+      Date.parse(`${attempts.map(({ from }) => from).sort()[0] ?? ''}T00:00:00Z`) - READING_DAYS * DAY_MS,
+    ).toISOString();
     const broods = await repository.byAttempts(
       at,
       attempts.map(({ id }) => id),
     );
     const broodIds = broods.map(({ id }) => id);
-    const [observations, tanks, readings, fed, place, waters, counts] = await Promise.all([
+    const [observations, tanks, readings, fed, place, waters, counts, scored] = await Promise.all([
       repository.observationsOf(at, broodIds),
       room.repository.tanks.find(at),
       room.repository.newestOf(at, [...QUANTITIES], since),
@@ -109,6 +125,7 @@ export function createEvidence({ clock, room, water, care, hours, spawning, repo
       hours.current(at),
       water.waters(who),
       repository.countsOf(at, broodIds),
+      conditionsSince(at, since),
     ]);
     const known = {
       readings: groupBy(readings, (row) => row.tankId),
@@ -122,6 +139,7 @@ export function createEvidence({ clock, room, water, care, hours, spawning, repo
       codes: new Map(tanks.map(({ id, code }) => [id, code])),
       timeZone: who.timeZone,
       spawnings: new Map<string, string[]>(),
+      scores: groupBy(scored, (row) => row.lotId),
     };
     const broodsBy = groupBy(broods, (brood) => brood.attemptId ?? '');
     for (const attempt of attempts)

@@ -18,12 +18,21 @@ const OBSERVATION = declareTable('observations', {
 });
 export type ObservationRow = RowOf<typeof OBSERVATION>;
 
+const JOIN = declareTable('brood_joins', {
+  broodId: id(),
+  attemptId: nullable(id()),
+  fromAttemptId: nullable(id()),
+  at: instant(),
+});
+
 export function createBroodsRepository(database: Database) {
   const broods = houseTable(database, BROOD);
   const observations = houseTable(database, OBSERVATION);
+  const joins = houseTable(database, JOIN);
   return {
     broods,
     observations,
+    joins,
     byIds: (at: Reading, ids: readonly string[]) =>
       broods.find(at, { id: { [Op.in]: [...ids] } }, { order: [['laidFrom', 'DESC']] }),
     byAttempts: (at: Reading, attemptIds: readonly string[]) => broods.find(at, { attemptId: { [Op.in]: [...attemptIds] } }),
@@ -45,6 +54,27 @@ export function createBroodsRepository(database: Database) {
          JOIN placements p ON p.house_id = b.house_id AND p.lot_id = l.id AND p.live = 1 AND p.at <= b.laid_from
          WHERE b.house_id = :houseId AND b.live = 1 AND b.species_key IN (:speciesKeys)
          GROUP BY b.id, o.id ORDER BY o.to_at DESC LIMIT 200`,
+        { speciesKeys: [...speciesKeys] },
+      ),
+    /** Past broods of some species whose hatch and swimming were both seen, newest first, each with the tank it was laid in. */
+    swimsOf: (at: Reading, speciesKeys: readonly string[]) =>
+      database.select<{
+        speciesKey: string;
+        tankId: string;
+        hatchedFrom: Date;
+        hatchedTo: Date;
+        swimFrom: Date;
+        swimTo: Date;
+      }>(
+        at,
+        `SELECT b.species_key speciesKey, MIN(p.tank_id) tankId, h.from_at hatchedFrom, h.to_at hatchedTo, s.from_at swimFrom, s.to_at swimTo
+         FROM broods b
+         JOIN observations h ON h.house_id = b.house_id AND h.brood_id = b.id AND h.kind = 'hatched' AND h.live = 1
+         JOIN observations s ON s.house_id = b.house_id AND s.brood_id = b.id AND s.kind = 'freeSwimming' AND s.live = 1
+         JOIN lots l ON l.house_id = b.house_id AND l.brood_id = b.id AND l.live = 1
+         JOIN placements p ON p.house_id = b.house_id AND p.lot_id = l.id AND p.live = 1 AND p.at <= b.laid_from
+         WHERE b.house_id = :houseId AND b.live = 1 AND b.species_key IN (:speciesKeys)
+         GROUP BY b.id, h.id, s.id ORDER BY s.to_at DESC LIMIT 200`,
         { speciesKeys: [...speciesKeys] },
       ),
     /** Every brood with the lots of its attempt's parents. */
@@ -93,6 +123,15 @@ export function createBroodsRepository(database: Database) {
              GROUP BY b.id`,
             { broodIds: [...broodIds] },
           ),
+    /** The attempts that spawned last, one of each species. */
+    newestSpawned: async (at: Reading) => {
+      const rows = await database.select<{ attemptId: string }>(
+        at,
+        `SELECT attemptId FROM (SELECT b.attempt_id attemptId, ROW_NUMBER() OVER (PARTITION BY b.species_key ORDER BY b.laid_from DESC, b.id) place
+           FROM broods b WHERE b.house_id = :houseId AND b.live = 1 AND b.attempt_id IS NOT NULL) ranked WHERE place = 1`,
+      );
+      return rows.map(({ attemptId }) => attemptId);
+    },
     /** Newest broods of a species, dead or alive. */
     ofSpecies: (at: Reading, speciesKey: string, limit: number) =>
       broods.find(at, { speciesKey }, { order: [['laidFrom', 'DESC']], limit }),

@@ -15,5 +15,6 @@ export const broodsHandlers = (
   addClutch: ({ who, body }) => broods.addClutch(who, body),
   foundBrood: ({ who, body }) => broods.foundBrood(who, body),
   observe: ({ who, body }) => broods.observe(who, body),
+  joinBrood: ({ who, body }) => broods.joinBrood(who, body),
   pickWhite: ({ who, body }) => broods.pickWhite(who, body),
 });

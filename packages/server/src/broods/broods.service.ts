@@ -14,6 +14,7 @@ import type { BroodDescent, LotRow, StockService } from '../stock';
 import type { SpeciesService } from '../species';
 import { createFound } from './broods.found';
 import { sumHeads as sum, toFacts } from './broods.mapper';
+import { createJoin } from './broods.join';
 import { createLearner } from './broods.learned';
 import { createBroodMoves } from './broods.moves';
 import { checkOrder } from './broods.order';
@@ -298,7 +299,7 @@ export function createBroods(deps: {
     async byAttempt(
       at: Reading,
       attemptIds: readonly string[],
-    ): Promise<ReadonlyMap<string, readonly { id: string; alive: number }[]>> {
+    ): Promise<ReadonlyMap<string, readonly { id: string; alive: number; laidTo: string }[]>> {
       const rows = await repository.byAttempts(at, attemptIds);
       const lots = await stock.repository.ofBroods(
         at,
@@ -308,13 +309,14 @@ export function createBroods(deps: {
       return new Map(
         [...groupBy(rows, (row) => row.attemptId ?? '')].map(([id, own]) => [
           id,
-          own.map((row) => ({ id: row.id, alive: sum(lotsBy.get(row.id) ?? []) })),
+          own.map((row) => ({ id: row.id, alive: sum(lotsBy.get(row.id) ?? []), laidTo: row.laidTo })),
         ]),
       );
     },
 
     addClutch: (who: Who, body: Body<'addClutch'>) =>
       log.record(who, { kind: 'clutch', asked: body, when: body.laid }, (scope) => applyClutch(scope, body)),
+    joinBrood: createJoin({ clock, log, spawning, repository, getBrood }),
     foundBrood: (who: Who, body: Body<'foundBrood'>) =>
       log.record(who, { kind: 'clutch', asked: body, when: body.laid ?? exactly(body.at) }, (scope) => applyFound(scope, body)),
     observe: (who: Who, body: Body<'observe'>) =>

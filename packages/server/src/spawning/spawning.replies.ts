@@ -1,6 +1,7 @@
 import { attemptState, SIGN_WORDS, type Sign } from '@freshet/core/spawning';
 import type { ResolvedSpecies } from '@freshet/core/species';
-import { houseDay } from '@freshet/core/time';
+import { breederLimits } from '@freshet/core/stock';
+import { addDays, houseDay } from '@freshet/core/time';
 import type { Clock, Reading, Who } from '../platform';
 import type { RoomService } from '../room';
 import type { SpeciesService } from '../species';
@@ -11,7 +12,7 @@ import type { AttemptFacts, AttemptRow } from './spawning.repository';
 export type BroodsBy = (
   at: Reading,
   attemptIds: readonly string[],
-) => Promise<ReadonlyMap<string, readonly { id: string; alive: number }[]>>;
+) => Promise<ReadonlyMap<string, readonly { id: string; alive: number; laidTo: string }[]>>;
 
 /** How a parent lot is called: species, line, generation. */
 export function labelOf(lot: LotRow | undefined, kinds: ReadonlyMap<string, ResolvedSpecies>): string {
@@ -50,6 +51,15 @@ export function createReplies({
     const lotRows = await stock.repository.byIds(who, [...parentIds]);
     const codes = new Map(tankRows.map((tank) => [tank.id, tank.code]));
     const lots = new Map(lotRows.map((lot) => [lot.id, lot]));
+    /** The day until which the females rest after their last clutch, by the habits of their method. */
+    const restUntil = (attempt: AttemptFacts) => {
+      const last = (broods.get(attempt.id) ?? [])
+        .map(({ laidTo }) => laidTo)
+        .sort()
+        .at(-1);
+      const kind = kinds.get(attempt.speciesKey);
+      return last && kind ? addDays(houseDay(last, who.timeZone), breederLimits(kind.method, kind.figures).femaleRestDays) : null;
+    };
     return facts.map((attempt) => ({
       id: attempt.id,
       name: attempt.name,
@@ -75,9 +85,11 @@ export function createReplies({
           clutches: broods.get(attempt.id)?.length ?? 0,
           alive: (broods.get(attempt.id) ?? []).reduce((sum, brood) => sum + brood.alive, 0),
           outcome: attempt.ended?.outcome ?? null,
+          restUntil: restUntil(attempt),
         },
         today,
       ),
+      restUntil: restUntil(attempt),
       events: attempt.events.flatMap(({ id, kind, fromAt, toAt, note, outcome }) =>
         kind === 'dated'
           ? []

@@ -100,8 +100,18 @@ export function createSpawningRepository(database: Database) {
     parents,
     events,
     recipes,
+    byIds: (at: Reading, ids: readonly string[]) =>
+      attempts.find(
+        at,
+        { id: { [Op.in]: [...ids] } },
+        {
+          order: [
+            ['fromDay', 'DESC'],
+            ['id', 'DESC'],
+          ],
+        },
+      ),
     /** All attempts, of one species or of every, newest first. */
-    byIds: (at: Reading, ids: readonly string[]) => attempts.find(at, { id: { [Op.in]: [...ids] } }),
     all: (at: Reading, speciesKey: string | undefined, limit: number) =>
       attempts.find(at, speciesKey ? { speciesKey } : {}, {
         order: [

@@ -9,6 +9,7 @@ type Evidence = (
   who: Who,
   speciesKey: string | undefined,
   limit: number | undefined,
+  isNewestSpawned: boolean,
 ) => Promise<ReplyOf<typeof spawningEndpoints.evidence>>;
 
 /** @param broodsBy - broods of attempts, from the area that knows them @param evidence - from the same */
@@ -17,7 +18,7 @@ export const spawningHandlers = (
   broodsBy: BroodsBy,
   evidence: Evidence,
 ): Handlers<typeof spawningEndpoints> => ({
-  evidence: ({ who, query }) => evidence(who, query.speciesKey, query.limit),
+  evidence: ({ who, query }) => evidence(who, query.speciesKey, query.limit, query.newestSpawned === 'true'),
   attempts: ({ who, query }) => spawning.attempts(who, query, broodsBy),
   attempt: ({ who, params }) => spawning.attempt(who, params.attemptId ?? '', broodsBy),
   addAttempt: ({ who, body }) => spawning.addAttempt(who, body),

@@ -1,4 +1,5 @@
 import { lazy, type ComponentType } from 'react';
+import { startsFor } from '@freshet/core/larder';
 import { Navigate, Route, Routes } from 'react-router';
 import { AttemptPage, BenchPage, EvidencePage, LogPage, SetUpSheet, SourcesPage, TankPage } from '../pages';
 import { ExposurePage, HoursPage, ProbesPage, RoomPage, WatersPage } from '../room';
@@ -42,7 +43,7 @@ export function Pages() {
       <Route path="/stock/lines/:speciesKey/:view?" element={<LinesPage />} />
       <Route path="/species/:key?" element={<SpeciesPage />} />
       <Route path="/spawns" element={<SpawnsPage />} />
-      <Route path="/spawns/new" element={<NewAttemptPage />} />
+      <Route path="/spawns/new" element={<NewAttemptPage cultureStarts={startsFor} />} />
       <Route path="/spawns/recipes" element={<RecipesPage />} />
       <Route path="/spawns/recipes/new" element={<NewRecipePage />} />
       <Route path="/spawns/recipes/:ref" element={<RecipePage />} />

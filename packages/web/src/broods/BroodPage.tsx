@@ -7,13 +7,14 @@ import { useGet, useHouse, type Reply } from '../data';
 import { CountForm, LengthsForm, LossForm, type SomeLot } from '../stock';
 import type { SendSheet } from '../room';
 import { WindowList } from './WindowList';
-import { Button, Dialog, Fact, Loaded, Notice, PageHead, Panel, Why } from '../ui';
+import { Button, Dialog, Fact, LinkButton, Loaded, Notice, PageHead, Panel, Why } from '../ui';
+import { JoinForm } from './JoinForm';
 import { ObservationForm } from './ObservationForm';
 import { StreamPicture } from './StreamPicture';
 import { WhiteForm } from './WhiteForm';
 
 type Page = Reply<'brood'>;
-type Sheet = 'observe' | 'white' | 'count' | 'split' | 'loss' | 'lengths';
+type Sheet = 'observe' | 'white' | 'count' | 'split' | 'loss' | 'lengths' | 'join';
 const SHEETS: Record<Sheet, string> = {
   observe: 'What was seen',
   white: 'White eggs',
@@ -21,6 +22,7 @@ const SHEETS: Record<Sheet, string> = {
   split: 'Split or move',
   loss: 'Loss',
   lengths: 'Lengths',
+  join: 'Another attempt',
 };
 
 function Next({ page }: { page: Page }) {
@@ -102,7 +104,7 @@ function Food({ page }: { page: Page }) {
   );
 }
 
-function Where({ page }: { page: Page }) {
+function Where({ page, join }: { page: Page; join: (() => void) | null }) {
   return (
     <Panel title="Where they are">
       {page.lots
@@ -135,6 +137,11 @@ function Where({ page }: { page: Page }) {
         <Link to={`/spawns/${page.attemptId}`} className="mt-2 inline-block link">
           the attempt
         </Link>
+      )}
+      {join && (
+        <LinkButton className="ml-4" onClick={join}>
+          of another attempt
+        </LinkButton>
       )}
     </Panel>
   );
@@ -223,7 +230,7 @@ export function BroodPage({ Send }: { Send: SendSheet }) {
               <Next page={page} />
               <Ledger page={page} />
               <Food page={page} />
-              <Where page={page} />
+              <Where page={page} join={house.may('keeper') ? () => setSheet('join') : null} />
             </div>
             <Dialog
               title={sheet ? SHEETS[sheet] : ''}
@@ -232,6 +239,7 @@ export function BroodPage({ Send }: { Send: SendSheet }) {
               onClose={close}
             >
               {sheet === 'observe' && <ObservationForm brood={{ ...page, lots: living }} done={close} />}
+              {sheet === 'join' && <JoinForm brood={page} done={close} />}
               {sheet === 'white' && <WhiteForm brood={page} done={close} />}
               {some && (sheet === 'count' || sheet === 'loss' || sheet === 'lengths') && (
                 <>

@@ -11,13 +11,14 @@ import {
   seasonWords,
   shiftPlan,
   triggerFor,
+  type CultureStarts,
   type PlanDays,
   type Recipe,
 } from '@freshet/core/spawning';
 import { tryCompute } from '@freshet/core/errors';
-import { FieldProblem, showVolume, useEntryForm, useGet, useHouse } from '../data';
+import { FieldProblem, useEntryForm, useGet, useHouse } from '../data';
 import { SpeciesOptions } from '../species';
-import { DayField, EntryFormFoot, LinkButton, NoteField, Notice, SelectField, TextField } from '../ui';
+import { DayField, EntryFormFoot, LinkButton, NoteField, SelectField, TextField } from '../ui';
 import {
   daysAsTyped,
   fromToday,
@@ -29,6 +30,7 @@ import {
   toDays,
 } from './attemptStart';
 import { fit, ParentsField } from './ParentsField';
+import { PlanClashes } from './PlanClashes';
 import { PlanPanel, type PlanMode } from './PlanPanel';
 import { fromDraft, messagesOf, toDraft } from './recipeDraft';
 import { RecipeEditor } from './RecipeEditor';
@@ -48,7 +50,15 @@ const DAYS = [
 const isDay = (text: string) => /^\d{4}-\d{2}-\d{2}$/.test(text);
 
 /** Species, recipe, plan, tank and parents of a new attempt. */
-export function AttemptForm({ choices, start }: { choices: Choices; start: AttemptStart }) {
+export function AttemptForm({
+  choices,
+  start,
+  cultureStarts,
+}: {
+  choices: Choices;
+  start: AttemptStart;
+  cultureStarts: CultureStarts;
+}) {
   const house = useHouse();
   const navigate = useNavigate();
   const life = useGet('tankLife');
@@ -136,7 +146,7 @@ export function AttemptForm({ choices, start }: { choices: Choices; start: Attem
       setDays(planDays(read.value, triggerFor(day, chosen.figures, chosen.start, history.triggerDays), history.triggerDays));
   }
 
-  const tankLitres = life.data?.find((tank) => tank.tankId === values.tankId)?.litres ?? null;
+  const tankLitres = life.data?.find(({ tankId }) => tankId === values.tankId)?.litres ?? null;
   const waterWords = useWaterWords(read.ok ? read.value : null, tankLitres);
   const hasDays = isDay(values.triggerOn) && isDay(values.setUpOn) && isDay(values.from);
   const days = hasDays ? toDays(values) : null;
@@ -149,6 +159,7 @@ export function AttemptForm({ choices, start }: { choices: Choices; start: Attem
           start: chosen.start,
           triggerDays: history.triggerDays,
           waterWords,
+          cultureStarts,
         })
       : null;
   const order = days ? checkDays(days, house.today, values.from >= house.today) : null;
@@ -166,7 +177,7 @@ export function AttemptForm({ choices, start }: { choices: Choices; start: Attem
   const alternatives = clashes.some(({ what }) => what !== 'parents')
     ? freeTanks(wanted, read.ok ? read.value.litres : null, tanks, others).slice(0, 4)
     : [];
-  const isOut = read.ok && days !== null && !inSeason(read.value, days.triggerOn, (hours?.latitude ?? 1) < 0);
+  const isOut = read.ok && days && !inSeason(read.value, days.triggerOn, (hours?.latitude ?? 1) < 0);
   const byRecipe = choices.allRecipes.find(({ ref }) => ref === recipeRef);
   return (
     <form noValidate onSubmit={(event) => void entry.submit(event)}>
@@ -192,21 +203,11 @@ export function AttemptForm({ choices, start }: { choices: Choices; start: Attem
             </SelectField>
             <TextField label="Name of the attempt" error={errors.name?.message} {...register('name')} />
           </div>
-          {(clashes.length > 0 || isOut) && (
-            <Notice>
-              {clashes.map(({ words }) => words).join(' ')}
-              {isOut && ` The trigger lies out of the recipe’s season, ${seasonWords(read.value.seasons)} in the north.`}
-              {alternatives.length > 0 && ' Free then: '}
-              {alternatives.map((tank, i) => (
-                <span key={tank.id}>
-                  {i > 0 && ', '}
-                  <LinkButton onClick={() => setValue('tankId', tank.id)}>
-                    {tank.code}, {showVolume(tank.litres, house)}
-                  </LinkButton>
-                </span>
-              ))}
-            </Notice>
-          )}
+          <PlanClashes
+            {...{ clashes, alternatives }}
+            outOfSeason={isOut ? seasonWords(read.value.seasons) : null}
+            take={(tankId) => setValue('tankId', tankId)}
+          />
           {chosen && (
             <SelectField
               label="After which recipe"

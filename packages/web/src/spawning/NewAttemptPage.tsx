@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
+import type { CultureStarts } from '@freshet/core/spawning';
 import { useGet, useHouse } from '../data';
 import { Loading, PageHead } from '../ui';
 import { AttemptForm } from './AttemptForm';
@@ -7,7 +8,7 @@ import { attemptStart, type Choices } from './attemptStart';
 import { useRecipeChoices } from './useRecipeChoices';
 
 /** Starts or plans a spawning attempt: from a recipe to dates, tank and parents. */
-export function NewAttemptPage() {
+export function NewAttemptPage({ cultureStarts }: { cultureStarts: CultureStarts }) {
   const house = useHouse();
   const [search] = useSearchParams();
   const species = useGet('species').data;
@@ -26,7 +27,11 @@ export function NewAttemptPage() {
   return (
     <>
       <PageHead title="Start an attempt" about="What is left empty can be logged later." />
-      {known && start ? <AttemptForm choices={known} start={start} /> : <Loading what="species, stock and recipes" />}
+      {known && start ? (
+        <AttemptForm choices={known} start={start} cultureStarts={cultureStarts} />
+      ) : (
+        <Loading what="species, stock and recipes" />
+      )}
     </>
   );
 }

@@ -51,6 +51,9 @@ function ImportRecipe() {
         }}
       />
       <Button onClick={() => input.current?.click()}>Take one in from a file</Button>
+      <a href="/api/recipe-schema.json" target="_blank" rel="noreferrer" className="link text-note">
+        its format
+      </a>
       {problem && (
         <p role="alert" className="basis-full text-right font-semibold text-rust">
           {problem}

@@ -1,3 +1,4 @@
+import { Link } from 'react-router';
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
 import { afterSign, SIGN_WORDS, SIGNS, type Recipe, type Sign } from '@freshet/core/spawning';
@@ -15,6 +16,7 @@ export function SettlingLog({
     name: string;
     recipe: Recipe;
     triggered: object | null;
+    parents: readonly { lotId: string }[];
     events: readonly { id: string; sign: Sign | null; to: string; words: string }[];
   };
   may: boolean;
@@ -77,6 +79,14 @@ export function SettlingLog({
       {next && (
         <p role="status" className="mt-2 border-l-4 border-deep pl-3">
           {next}
+        </p>
+      )}
+      {may && seen.at(-1)?.sign === 'pairFormed' && attempt.parents[0] && (
+        <p className="mt-1 pl-4">
+          <Link to={`/stock/${attempt.parents[0].lotId}`} className="link">
+            Give the two names
+          </Link>
+          , and move the others out from the tank’s page.
         </p>
       )}
       <ul className="mt-2">

@@ -3,11 +3,12 @@ import { stepsWords, TRIGGER_WORDS } from '@freshet/core/spawning';
 import { daysBetween, formatDay, formatDayRange, houseDay } from '@freshet/core/time';
 import { inUnits } from '@freshet/core/units';
 import { showHeads, useGet, useHouse, type Reply } from '../data';
-import { ButtonLink, Empty, Loaded, PageHead, Panel, usePageParams, withParam } from '../ui';
+import { ButtonLink, Empty, Loaded, PageHead, Panel, Segmented, usePageParams, withParam } from '../ui';
+import { YearPicture } from './YearPicture';
 
 type Attempt = Reply<'attempts'>['attempts'][number];
-/** The newest are enough to say what worked last. */
-const RECENT = { limit: '200' };
+/** The last that spawned of each species. */
+const LAST = { newestSpawned: 'true' } as const;
 
 /** What comes next of an attempt, in a few words. */
 function nextOf(attempt: Attempt, today: string): string {
@@ -38,9 +39,11 @@ function Rows({ attempts, names }: { attempts: readonly Attempt[]; names: Readon
             <b className="col-start-2 md:col-start-auto">{attempt.state}</b>
             <span className="col-start-2 text-quiet md:col-start-auto">
               {attempt.outcome
-                ? attempt.to
-                  ? formatDayRange(attempt.from, attempt.to, house.today)
-                  : `since ${formatDay(attempt.from, house.today)}`
+                ? attempt.state === 'resting' && attempt.restUntil
+                  ? `females rest until ${formatDay(attempt.restUntil, house.today)}`
+                  : attempt.to
+                    ? formatDayRange(attempt.from, attempt.to, house.today)
+                    : `since ${formatDay(attempt.from, house.today)}`
                 : nextOf(attempt, house.today)}
             </span>
           </Link>
@@ -54,7 +57,7 @@ function Rows({ attempts, names }: { attempts: readonly Attempt[]; names: Readon
 function RipeTonight({ open, names }: { open: readonly Attempt[]; names: ReadonlyMap<string, string> }) {
   const house = useHouse();
   const lots = useGet('lots');
-  const records = useGet('evidence', { query: RECENT });
+  const records = useGet('evidence', { query: LAST });
   const busy = new Set(open.flatMap(({ parents }) => parents.map(({ lotId }) => lotId)));
   const lastOf = new Map<string, string>();
   for (const record of records.data ?? [])
@@ -118,11 +121,8 @@ function RipeTonight({ open, names }: { open: readonly Attempt[]; names: Readonl
 /** The last that worked of each species, and what was done. */
 function TheTimeItWorked({ names }: { names: ReadonlyMap<string, string> }) {
   const house = useHouse();
-  const records = useGet('evidence', { query: RECENT });
-  const seen = new Set<string>();
-  const worked = (records.data ?? [])
-    .filter(({ spawnedAfterDays, speciesKey }) => spawnedAfterDays !== null && !seen.has(speciesKey) && seen.add(speciesKey))
-    .slice(0, 7);
+  const records = useGet('evidence', { query: LAST });
+  const worked = (records.data ?? []).filter(({ spawnedAfterDays }) => spawnedAfterDays !== null).slice(0, 7);
   if (worked.length === 0) return <p className="text-quiet">Nothing has spawned yet. Log the failures too: they tell most.</p>;
   return (
     <ul>
@@ -150,8 +150,9 @@ export function SpawnsPage() {
   const house = useHouse();
   const [search, setSearch] = usePageParams();
   const [before, speciesKey] = [search.get('before'), search.get('species') ?? ''];
+  const isYear = search.get('view') === 'year';
   const attempts = useGet('attempts', {
-    query: { ...(before ? { before } : {}), ...(speciesKey ? { speciesKey } : {}) },
+    query: { ...(before ? { before } : {}), ...(speciesKey ? { speciesKey } : {}), ...(isYear ? { limit: '200' } : {}) },
   });
   const species = useGet('species');
   const names = new Map((species.data ?? []).map((kind) => [kind.key, kind.commonName]));
@@ -191,6 +192,15 @@ export function SpawnsPage() {
                   </option>
                 ))}
               </select>
+              <Segmented
+                label="Shown as"
+                value={isYear ? 'year' : 'list'}
+                onChange={(view) => setSearch(withParam(search, 'view', view === 'year' ? 'year' : ''))}
+                options={[
+                  { value: 'list', label: 'List' },
+                  { value: 'year', label: 'Year' },
+                ]}
+              />
               <ButtonLink to="/spawns/recipes">Recipes</ButtonLink>
               <ButtonLink to={`/spawns/evidence${speciesKey ? `/${speciesKey}` : ''}`}>What worked</ButtonLink>
               {add}
@@ -201,7 +211,8 @@ export function SpawnsPage() {
                 hatch is worked out from them. It begins with a recipe: one of each school is in the book.
               </Empty>
             )}
-            <div className={data.length > 0 ? 'grid gap-5 xl:grid-cols-[minmax(0,1fr)_330px]' : ''}>
+            {isYear && data.length > 0 && <YearPicture attempts={data} names={names} />}
+            <div className={isYear ? 'hidden' : data.length > 0 ? 'grid gap-5 xl:grid-cols-[minmax(0,1fr)_330px]' : ''}>
               <div className="min-w-0">
                 {planned.length > 0 && <h2 className="mb-1 text-code">Planned</h2>}
                 <Rows attempts={planned} names={names} />

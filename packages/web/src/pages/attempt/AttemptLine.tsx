@@ -1,3 +1,4 @@
+import { startsFor } from '@freshet/core/larder';
 import { planAttempt, type PlanMark } from '@freshet/core/spawning';
 import { addDays, daysBetween, formatDay, houseDay } from '@freshet/core/time';
 import { inUnits, formatNumber } from '@freshet/core/units';
@@ -65,6 +66,7 @@ export function AttemptLine({
           figures: species.figures as Parameters<typeof planAttempt>[0]['figures'],
           start: species.start,
           triggerDays,
+          cultureStarts: startsFor,
         }).filter(({ kind }) => kind !== 'sale')
       : [];
   const seen: Mark[] = [

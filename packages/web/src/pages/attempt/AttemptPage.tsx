@@ -126,6 +126,7 @@ export function AttemptPage() {
                     {attempt.tankCode}
                   </Link>
                   , {attempt.state}
+                  {attempt.state === 'resting' && attempt.restUntil && ` until ${formatDay(attempt.restUntil, house.today)}`}
                 </>
               }
             >

@@ -1,0 +1,46 @@
+import { formatDay } from '@freshet/core/time';
+import { useEntryForm, useGet, useHouse, type Reply } from '../data';
+import { EntryFormFrame, SelectField } from '../ui';
+
+/** Which attempt a brood is of: those of its kind that had begun when it was laid. */
+export function JoinForm({
+  brood,
+  done,
+}: {
+  brood: Pick<Reply<'brood'>, 'id' | 'speciesKey' | 'attemptId' | 'laid'>;
+  done: () => void;
+}) {
+  const house = useHouse();
+  const attempts = useGet('attempts', { query: { speciesKey: brood.speciesKey, limit: '200' } });
+  const others = (attempts.data?.attempts ?? []).filter(
+    ({ id, from }) => id !== brood.attemptId && from <= brood.laid.to.slice(0, 10),
+  );
+  const entry = useEntryForm({
+    name: 'joinBrood',
+    defaults: { attemptId: '' },
+    toBody: ({ attemptId }) => ({ broodId: brood.id, attemptId }),
+    label: () => 'Joined to the attempt',
+    done,
+  });
+  const { register, formState } = entry.form;
+  return (
+    <EntryFormFrame entry={entry} action="Join it">
+      <SelectField
+        label="Of which attempt"
+        hint="Its parents become the likely parents, and the attempt counts as one that spawned."
+        error={formState.errors.attemptId?.message}
+        {...register('attemptId')}
+      >
+        <option value="">Choose an attempt</option>
+        {others.map(({ id, name, tankCode, from }) => (
+          <option key={id} value={id}>
+            {name}, {tankCode}, from {formatDay(from, house.today)}
+          </option>
+        ))}
+      </SelectField>
+      {attempts.data && others.length === 0 && (
+        <p className="text-quiet">No other attempt of this species had begun by then. Start one with its past dates first.</p>
+      )}
+    </EntryFormFrame>
+  );
+}
