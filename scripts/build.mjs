@@ -64,6 +64,9 @@ export async function buildDevices() {
 export async function buildCalc() {
   await whenChanged('calc', ['scripts/calc.mjs'], () => bundle('packages/contract/src/bench/index.ts', 'dist/calculations.mjs'));
 }
+export async function buildPictures() {
+  await whenChanged('pictures', [], () => bundle('packages/contract/src/pictures/index.ts', 'dist/pictures.mjs'));
+}
 export async function buildWeb() {
   await whenChanged('web', ['packages/web'], async () => {
     say('Building the pages ...');
@@ -77,5 +80,6 @@ if (import.meta.url === pathToFileURL(process.argv[1] ?? '').href) {
   await buildServer();
   await buildDevices();
   await buildCalc();
+  await buildPictures();
   await buildWeb();
 }

@@ -1,0 +1,112 @@
+import { plane, shrink, type Plane } from './image';
+
+/** What is darker than its surroundings and thin: the lines of printed paper. */
+function thinDark({ width, height, values }: Plane, reach: number): Plane {
+  const out = plane(width, height);
+  for (let y = reach; y < height - reach; y++)
+    for (let x = reach; x < width - reach; x++) {
+      const at = y * width + x;
+      const here = values[at]!;
+      // A line is darker than both of its sides, across or along.
+      const across = Math.min(values[at - reach]!, values[at + reach]!) - here;
+      const along = Math.min(values[at - reach * width]!, values[at + reach * width]!) - here;
+      // What is much darker than a printed line is an animal.
+      out.values[at] = Math.max(0, Math.min(30, Math.max(across, along)));
+    }
+  return out;
+}
+
+/** Mean darkness along lines at an angle, one value for each pixel across. */
+function project({ width, height, values }: Plane, angle: number): Float32Array {
+  const [c, s] = [Math.cos(angle), Math.sin(angle)];
+  const reach = Math.ceil(Math.hypot(width, height) / 2);
+  const sums = new Float32Array(2 * reach + 1);
+  const counts = new Float32Array(2 * reach + 1);
+  for (let y = 0, at = 0; y < height; y++) {
+    let place = (-width / 2) * c + (y - height / 2) * s + reach + 0.5;
+    for (let x = 0; x < width; x++, at++, place += c) {
+      const bin = place | 0;
+      sums[bin] = sums[bin]! + values[at]!;
+      counts[bin] = counts[bin]! + 1;
+    }
+  }
+  const least = Math.min(width, height) * 0.35;
+  return sums.map((sum, i) => (counts[i]! > least ? sum / counts[i]! : 0));
+}
+
+function scatter(profile: Float32Array): number {
+  let [n, sum, squares] = [0, 0, 0];
+  for (const value of profile)
+    if (value > 0) {
+      n++;
+      sum += value;
+      squares += value * value;
+    }
+  return n < 20 ? 0 : squares / n - (sum / n) ** 2;
+}
+
+/** The distance at which a profile repeats, with a part of a pixel; null where it does not. */
+function period(profile: Float32Array): number | null {
+  let mean = 0;
+  let n = 0;
+  for (const value of profile) if (value > 0) [mean, n] = [mean + value, n + 1];
+  mean /= Math.max(1, n);
+  const off = Float32Array.from(profile, (value) => (value > 0 ? value - mean : 0));
+  const at = (lag: number) => {
+    let sum = 0;
+    for (let i = 0; i + lag < off.length; i++) sum += off[i]! * off[i + lag]!;
+    return sum / (off.length - lag);
+  };
+  const zero = at(0);
+  if (zero <= 0) return null;
+  const most = Math.floor(off.length / 4);
+  const values = Array.from({ length: most + 1 }, (_, lag) => at(lag) / zero);
+  const peaks = values.flatMap((value, lag) =>
+    lag >= 8 && lag < most && value > 0.16 && value >= values[lag - 1]! && value > values[lag + 1]! ? [{ lag, value }] : [],
+  );
+  const top = Math.max(0, ...peaks.map(({ value }) => value));
+  const first = peaks.find(({ value }) => value >= 0.55 * top);
+  if (!first) return null;
+  // The farther repeats tell it more exactly.
+  let [sum, weight] = [0, 0];
+  for (let k = 1; k <= 6; k++) {
+    const near = peaks
+      .filter(({ lag }) => Math.abs(lag / k - first.lag) < 0.06 * first.lag + 1 / k)
+      .sort((a, b) => b.value - a.value)[0];
+    if (!near) continue;
+    const [a, b, c] = [values[near.lag - 1]!, values[near.lag]!, values[near.lag + 1]!];
+    const exact = near.lag + (0.5 * (a - c)) / Math.min(-1e-9, a - 2 * b + c);
+    sum += (exact / k) * k;
+    weight += k;
+  }
+  return sum / weight;
+}
+
+/**
+ * How many pixels lie between the lines of printed paper, in the middle of the picture; null where no grid is found. The paper may be
+ * turned: the angle is the one at which its lines fall together best. Source: docs/sources.md#pictures
+ */
+export function gridSpacing(light: Plane): number | null {
+  const scale = Math.min(1, 900 / Math.max(light.width, light.height));
+  const small = shrink(light, scale);
+  const lines = thinDark(small, 3);
+  let best = { angle: 0, value: 0 };
+  const look = shrink(lines, 0.5);
+  const judge = (of: Plane, angle: number) => scatter(project(of, angle)) + scatter(project(of, angle + Math.PI / 2));
+  for (let degrees = -45; degrees < 45; degrees += 1) {
+    const angle = (degrees * Math.PI) / 180;
+    const value = judge(look, angle);
+    if (value > best.value) best = { angle, value };
+  }
+  for (let step = -8; step <= 8; step++) {
+    const angle = best.angle + (step * 0.15 * Math.PI) / 180;
+    const value = judge(look, angle);
+    if (step === -8 || value > best.value) best = { angle, value };
+  }
+  const spacings = [best.angle, best.angle + Math.PI / 2].flatMap((angle) => period(project(lines, angle)) ?? []);
+  if (spacings.length === 0) return null;
+  const [one, other] = [spacings[0]!, spacings[1] ?? spacings[0]!];
+  // Squares: where one way tells a multiple of the other the smaller is the square.
+  const spacing = Math.max(one, other) > 1.4 * Math.min(one, other) ? Math.min(one, other) : Math.sqrt(one * other);
+  return spacing / scale;
+}
