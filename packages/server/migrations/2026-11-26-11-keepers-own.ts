@@ -19,6 +19,18 @@ export const keepersOwn: Migration = {
       ].join(', '),
     ),
     houseTableSql(
+      'head_counts',
+      [
+        'lot_id CHAR(36) CHARACTER SET ascii NOT NULL',
+        'counted INT NOT NULL',
+        'low INT NOT NULL',
+        'high INT NOT NULL',
+        'how VARCHAR(16) NOT NULL',
+        'at DATETIME(3) NOT NULL',
+        'KEY head_counts_lot (house_id, live, lot_id, at)',
+      ].join(', '),
+    ),
+    houseTableSql(
       'brood_joins',
       [
         'brood_id CHAR(36) CHARACTER SET ascii NOT NULL',
@@ -39,5 +51,8 @@ export const keepersOwn: Migration = {
       ].join(', '),
     ),
   ],
-  down: [...dropSql('brood_joins', 'size_samples', 'own_marks'), dropFromSql('equipment', ['night_drop_c', 'grows_algae'])],
+  down: [
+    ...dropSql('head_counts', 'brood_joins', 'size_samples', 'own_marks'),
+    dropFromSql('equipment', ['night_drop_c', 'grows_algae']),
+  ],
 };

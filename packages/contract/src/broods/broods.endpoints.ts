@@ -6,6 +6,7 @@ import { FOODS } from '@freshet/core/species';
 import { endpoint } from '../endpoints';
 import { entries, TOUCHES } from '../log';
 import { StageWindowSchema } from '../spawning';
+import { COUNT_WAYS } from '../stock';
 import { Id, Instant, Override, TimeRange, WholeCount } from '../values';
 
 /** Eggs seen (or carried, or young born): makes the brood and its first lot. */
@@ -76,6 +77,30 @@ export const NewWhite = v.object({
   override: Override,
 });
 
+const some = v.optional(WholeCount, 0);
+/** Eggs looked through on one day: what is taken out by why, what is doubtful and stays, and how many sound ones are left if counted. */
+export const NewTriage = v.pipe(
+  v.object({
+    id: Id,
+    broodId: Id,
+    at: Instant,
+    white: some,
+    kickedOut: some,
+    eaten: some,
+    /** Doubtful ones: they stay booked. */
+    unsure: some,
+    /** Sound ones, where all were counted. */
+    fertile: v.optional(v.nullable(WholeCount)),
+  }),
+  v.forward(
+    v.check(
+      ({ white, kickedOut, eaten, unsure, fertile }) => white + kickedOut + eaten + unsure + (fertile ?? 0) > 0,
+      'Count at least one egg.',
+    ),
+    ['white'],
+  ),
+);
+
 /** A brood that turned out to be of another attempt, such as one that was found by accident. */
 export const JoinBrood = v.object({ id: Id, broodId: Id, attemptId: Id });
 
@@ -113,6 +138,10 @@ export const BroodCard = v.object({
   aheadDays: v.number(),
   /** The newest sample of lengths. */
   measured: v.nullable(v.object({ at: v.string(), meanMm: v.number(), smallestTenthMm: v.number(), count: v.number() })),
+  /** The newest count, with its range where it was worked out. */
+  counted: v.nullable(
+    v.object({ at: v.string(), count: v.number(), low: v.number(), high: v.number(), how: v.picklist(COUNT_WAYS) }),
+  ),
   food: v.nullable(v.picklist(FOODS)),
   next: v.nullable(StageWindowSchema),
   /** Why its dates cannot be worked out; null when they can. */
@@ -186,6 +215,7 @@ export const broodsEntries = entries({
     words: 'brood joined to an attempt',
     touches: [...TOUCHES.broods, ...TOUCHES.lots, ...TOUCHES.spawns, ...TOUCHES.descent],
   },
+  triage: { role: 'sitter', words: 'eggs looked through', touches: [...TOUCHES.broods, ...TOUCHES.lots, ...TOUCHES.descent] },
   white: { role: 'sitter', words: 'white eggs picked', touches: [...TOUCHES.broods, ...TOUCHES.lots, ...TOUCHES.descent] },
 });
 
@@ -221,6 +251,7 @@ export const broodsEndpoints = {
     body: NewObservation,
   }),
   joinBrood: broodsEntries.join({ path: '/api/brood-joins', summary: 'Say which attempt a brood is of', body: JoinBrood }),
+  triage: broodsEntries.triage({ path: '/api/triages', summary: 'Look through the eggs of a clutch', body: NewTriage }),
   pickWhite: broodsEntries.white({
     path: '/api/whites',
     summary: 'Log white eggs picked out',

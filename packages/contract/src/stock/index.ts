@@ -1,4 +1,4 @@
-export { stockEndpoints, stockEntries, NewLot, NewMove, NewLoss, NewCount } from './stock.endpoints';
+export { stockEndpoints, stockEntries, NewLot, NewMove, NewLoss, NewCount, COUNT_WAYS } from './stock.endpoints';
 export { Lot, ORIGINS } from './lot.schema';
 export {
   broodstockEndpoints,

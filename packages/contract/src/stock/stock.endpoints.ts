@@ -52,7 +52,28 @@ export const NewLoss = v.object({
   override: Override,
 });
 
-export const NewCount = v.object({ id: Id, lotId: Id, counted: WholeCount, at: Instant, override: Override });
+/** How a count came about. */
+export const COUNT_WAYS = ['all', 'taps', 'squares', 'cups', 'photograph'] as const;
+export const NewCount = v.pipe(
+  v.object({
+    id: Id,
+    lotId: Id,
+    counted: WholeCount,
+    /** The range it lies in where it was worked out and not counted to the last; absent for an exact one. */
+    low: v.optional(WholeCount),
+    high: v.optional(WholeCount),
+    how: v.optional(v.picklist(COUNT_WAYS)),
+    at: Instant,
+    override: Override,
+  }),
+  v.forward(
+    v.check(
+      ({ counted, low, high }) => (low ?? counted) <= counted && counted <= (high ?? counted),
+      'The count lies in its range.',
+    ),
+    ['counted'],
+  ),
+);
 
 /** What is logged here: who may, and which addresses show it. */
 export const stockEntries = entries({

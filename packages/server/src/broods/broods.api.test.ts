@@ -267,6 +267,52 @@ describe('eggs or young found with no attempt open', () => {
   });
 });
 
+describe('eggs looked through', () => {
+  const triage = (broodId: string, more: object) =>
+    sitter.call('triage', { id: newId(), broodId, at: NOW, white: 0, kickedOut: 0, eaten: 0, unsure: 0, ...more });
+
+  it('leave by why, over several days, and come back when taken back', async () => {
+    const { broodId } = await aspidoras(100);
+    await triage(broodId, { white: 8, kickedOut: 3, unsure: 4 });
+    const second = await triage(broodId, { white: 2, eaten: 5, unsure: 1, fertile: 79 });
+    expect(second).toMatchObject({ ok: true });
+    const page = await brood(broodId);
+    // 100 less 11 less 7 are 82; 79 sound and one doubtful were counted.
+    expect(page.alive).toBe(80);
+    expect(page.ledger.find(({ label }) => label === 'White, picked')?.count).toBe(-10);
+    expect(page.counted).toMatchObject({ count: 80, low: 80, high: 80 });
+    const [entry] = await keeper.get('entries', { query: { subjectId: broodId } });
+    expect(entry?.text).toContain('2 white, 5 eaten, 1 doubtful, 79 sound');
+    await keeper.write('undo', { id: newId(), entryId: entry?.id ?? '' });
+    expect(await brood(broodId)).toMatchObject({ alive: 89, counted: null });
+    expect(await keeper.get('balance')).toMatchObject({ balanced: true });
+  });
+
+  it('are refused at the pile that is too many, when nothing was counted, and after the hatch', async () => {
+    const { broodId } = await aspidoras(20);
+    expect(await triage(broodId, { white: 3, eaten: 19 })).toMatchObject({
+      ok: false,
+      status: 409,
+      body: { errors: [{ pointer: '#/eaten' }] },
+    });
+    expect(await triage(broodId, {})).toMatchObject({ ok: false, status: 400, body: { errors: [{ pointer: '#/white' }] } });
+    expect((await brood(broodId)).alive).toBe(20);
+    test.setNow('2026-03-15T08:00:00.000Z');
+    const at = { from: '2026-03-14T08:00:00Z', to: '2026-03-14T08:00:00Z' };
+    await sitter.write('observe', { id: newId(), broodId, kind: 'hatched', at, counted: null });
+    expect(await triage(broodId, { white: 1 })).toMatchObject({ ok: false, body: { code: 'broods/out-of-order' } });
+  });
+
+  it('are counted with the range of a worked count, which must hold the count', async () => {
+    const { broodId, lotId } = await aspidoras(70);
+    const count = (more: object) =>
+      sitter.call('count', { id: newId(), lotId, counted: 64, at: NOW, how: 'photograph', ...more });
+    expect(await count({ low: 65, high: 70 })).toMatchObject({ ok: false, body: { errors: [{ pointer: '#/counted' }] } });
+    expect(await count({ low: 60, high: 68 })).toMatchObject({ ok: true });
+    expect(await brood(broodId)).toMatchObject({ alive: 64, counted: { count: 64, low: 60, high: 68, how: 'photograph' } });
+  });
+});
+
 describe('a brood of another attempt', () => {
   it('is joined to it with its parents, and goes back when taken back', async () => {
     const dam = await stockUp(keeper, tank('A1'), 'kribensis', { females: 1 }, '2026-03-01T08:00:00Z');

@@ -15,7 +15,7 @@ import { middleOf, plusDays } from '@freshet/core/time';
 import { DomainError, groupBy, type Clock, type Who } from '../platform';
 import type { RoomService } from '../room';
 import type { SpawningService } from '../spawning';
-import type { LotRow, MovementRow, StockService } from '../stock';
+import type { HeadCountRow, LotRow, MovementRow, StockService } from '../stock';
 import type { BroodsService } from './broods.service';
 
 /** The day's food of a brood, as the larder (a later area) works it out. */
@@ -44,6 +44,8 @@ interface Known {
   movements: BroodMovement[];
   temperatures: readonly TemperatureReading[];
   codes: ReadonlyMap<string, string>;
+  /** The newest count of any of its lots. */
+  counted: { at: string; count: number; low: number; high: number; how: HeadCountRow['how'] } | null;
 }
 
 const toMovement = (row: MovementRow): BroodMovement => ({
@@ -56,7 +58,7 @@ const toMovement = (row: MovementRow): BroodMovement => ({
   at: { from: row.fromAt, to: row.toAt },
 });
 
-function toCard({ record, species, lots, movements, temperatures, codes }: Known, now: string, timeZone: string) {
+function toCard({ record, species, lots, movements, temperatures, codes, counted }: Known, now: string, timeZone: string) {
   const described = tryCompute(() => describeBrood(record, species, temperatures, now, timeZone));
   const state = described.ok ? described.value : undescribedBrood(record, now, timeZone);
   const stages = stageSpans(record, species, state, now);
@@ -92,6 +94,7 @@ function toCard({ record, species, lots, movements, temperatures, codes }: Known
       smallestMm: state.smallestMm,
       aheadDays: state.aheadDays,
       measured: record.measured ?? null,
+      counted,
       food: state.food,
       next: state.next,
       trouble: described.ok ? null : `The figures of ${species.commonName} contradict each other. ${described.trouble}`,
@@ -118,13 +121,17 @@ export function createBroodPages({ clock, room, stock, spawning, broods, rationF
   async function know(who: Who, broodIds: readonly string[]): Promise<Known[]> {
     if (broodIds.length === 0) return [];
     const lots = await stock.repository.ofBroods(who, broodIds);
-    const [loaded, booked, tanks] = await Promise.all([
+    const [loaded, booked, tanks, counts] = await Promise.all([
       broods.load(who, broodIds, lots),
       stock.repository.movementsOf(
         who,
         lots.map((lot) => lot.id),
       ),
       room.repository.tanks.find(who),
+      stock.repository.newestCounts(
+        who,
+        lots.map((lot) => lot.id),
+      ),
     ]);
     const kinds = await broods.learnedSpecies(who, loaded.broods);
     // Whom sexing turns from one sex into another is nobody who comes or goes.
@@ -133,6 +140,11 @@ export function createBroodPages({ clock, room, stock, spawning, broods, rationF
     const lotsBy = groupBy(lots, (lot) => lot.broodId ?? '');
     const movementsBy = groupBy(movements, (row) => broodOf.get(row.toLotId ?? '') ?? broodOf.get(row.fromLotId ?? '') ?? '');
     const codes = new Map(tanks.map((tank) => [tank.id, tank.code]));
+    const countsBy = groupBy(counts, (row) => broodOf.get(row.lotId) ?? '');
+    const newest = (broodId: string) => {
+      const [row] = [...(countsBy.get(broodId) ?? [])].sort((a, b) => (a.at < b.at ? 1 : -1));
+      return row ? { at: row.at, count: row.counted, low: row.low, high: row.high, how: row.how } : null;
+    };
     return loaded.broods.flatMap((record) => {
       const kind = kinds.get(record.speciesKey);
       if (!kind) return [];
@@ -144,6 +156,7 @@ export function createBroodPages({ clock, room, stock, spawning, broods, rationF
           movements: (movementsBy.get(record.id) ?? []).map(toMovement),
           temperatures: loaded.temperatures[record.id] ?? [],
           codes,
+          counted: newest(record.id),
         },
       ];
     });

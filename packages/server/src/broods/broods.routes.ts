@@ -16,5 +16,6 @@ export const broodsHandlers = (
   foundBrood: ({ who, body }) => broods.foundBrood(who, body),
   observe: ({ who, body }) => broods.observe(who, body),
   joinBrood: ({ who, body }) => broods.joinBrood(who, body),
+  triage: ({ who, body }) => broods.triage(who, body),
   pickWhite: ({ who, body }) => broods.pickWhite(who, body),
 });

@@ -19,6 +19,7 @@ import { createLearner } from './broods.learned';
 import { createBroodMoves } from './broods.moves';
 import { checkOrder } from './broods.order';
 import { createPossible } from './broods.possible';
+import { createTriage } from './broods.triage';
 import { createTemperatures } from './broods.temperatures';
 import { createBroodsRepository, type BroodRow, type ObservationRow } from './broods.repository';
 import { v7 as newId } from 'uuid';
@@ -316,6 +317,7 @@ export function createBroods(deps: {
 
     addClutch: (who: Who, body: Body<'addClutch'>) =>
       log.record(who, { kind: 'clutch', asked: body, when: body.laid }, (scope) => applyClutch(scope, body)),
+    triage: createTriage({ log, stock, repository, getBrood }),
     joinBrood: createJoin({ clock, log, spawning, repository, getBrood }),
     foundBrood: (who: Who, body: Body<'foundBrood'>) =>
       log.record(who, { kind: 'clutch', asked: body, when: body.laid ?? exactly(body.at) }, (scope) => applyFound(scope, body)),

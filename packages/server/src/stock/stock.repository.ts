@@ -57,6 +57,15 @@ const PLACEMENT = declareTable('placements', {
 });
 export type PlacementRow = RowOf<typeof PLACEMENT>;
 
+const HEAD_COUNT = declareTable('head_counts', {
+  lotId: id(),
+  counted: whole(),
+  low: whole(),
+  high: whole(),
+  how: text<'all' | 'taps' | 'squares' | 'cups' | 'photograph'>(),
+  at: instant(),
+});
+export type HeadCountRow = RowOf<typeof HEAD_COUNT>;
 const SIZE_SAMPLE = declareTable('size_samples', {
   lotId: id(),
   lengths: json<number[]>(),
@@ -67,6 +76,7 @@ const SIZE_SAMPLE = declareTable('size_samples', {
 export type SampleRow = RowOf<typeof SIZE_SAMPLE>;
 
 export function createStockRepository(database: Database) {
+  const headCounts = houseTable(database, HEAD_COUNT);
   const sizeSamples = houseTable(database, SIZE_SAMPLE);
   const lots = houseTable(database, LOT);
   const movements = houseTable(database, MOVEMENT);
@@ -76,6 +86,9 @@ export function createStockRepository(database: Database) {
     movements,
     placements,
     sizeSamples,
+    headCounts,
+    /** The newest count of each of these lots. */
+    newestCounts: (at: Reading, lotIds: readonly string[]) => headCounts.newestBy(at, 'lotId', lotIds),
     samplesOf: (at: Reading, lotIds: readonly string[]) =>
       sizeSamples.find(at, { lotId: { [Op.in]: [...lotIds] } }, OLDEST_FIRST),
     samplesSince: (at: Reading, since: string) => sizeSamples.find(at, { at: { [Op.gte]: since } }, OLDEST_FIRST),

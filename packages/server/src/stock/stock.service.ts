@@ -2,7 +2,6 @@ import type { BodyOf } from '@freshet/contract/endpoints';
 import { NO_DETAILS, type stockEndpoints } from '@freshet/contract/stock';
 import {
   addHeads,
-  decideCount,
   decideLoss,
   decideMove,
   EMPTY,
@@ -17,6 +16,7 @@ import { exactly, type TimeRange } from '@freshet/core/time';
 import type { Applied, LogService, Scope, Undoing } from '../log';
 import { DomainError, type Clock, type Database, type Who, type Reading } from '../platform';
 import type { ReadinessService, RoomService } from '../room';
+import { createCounting } from './counting';
 import { createQuarantines } from './quarantines';
 import type { SpeciesService } from '../species';
 import type { Details } from './lotDetails';
@@ -154,7 +154,7 @@ export function createStock({
     lot: ledgerUndoing(),
     move: ledgerUndoing({ after: placeBack }),
     loss: ledgerUndoing(),
-    count: ledgerUndoing(),
+    count: ledgerUndoing({ tables: [repository.headCounts] }),
     tank: {
       tables: [],
       async before(scope, { subjectId: tankId }) {
@@ -226,19 +226,7 @@ export function createStock({
     }
   }
 
-  async function applyCount(scope: Scope, lotId: string, counted: number, at: TimeRange): Promise<Applied> {
-    const lot = await lockLot(scope, lotId);
-    const decision = decideCount(lot.id, headsOf(lot), counted);
-    if (!decision.ok) throw new DomainError('stock/too-many', { detail: decision.message, pointer: '#/counted' });
-    if (decision.movement) await book(scope, decision.movement, at, '#/counted');
-    const tank = lot.tankId ? await room.getTank(scope, lot.tankId) : null;
-    const before = totalHeads(lot);
-    return {
-      text: `${tank?.code ?? 'no tank'}: counted ${counted}${before === counted ? ', as booked' : `, ${before} were booked`}`,
-      tankId: lot.tankId,
-      subjectId: lot.broodId ?? lot.id,
-    };
-  }
+  const applyCount = createCounting({ room, repository, lockLot, book });
 
   /** Throws when a tank is not ready, or quarantine is not over. */
   async function mustTake(at: Who, { lotId, toTankId }: { lotId: string; toTankId: string }): Promise<void> {
@@ -301,7 +289,7 @@ export function createStock({
       ),
     count: (who: Who, body: Body<'count'>) =>
       log.record(who, { kind: 'count', asked: body, when: exactly(body.at) }, (scope) =>
-        applyCount(scope, body.lotId, body.counted, exactly(body.at)),
+        applyCount(scope, body.lotId, body.counted, exactly(body.at), body),
       ),
 
     /** Proves the ledger: cached headcounts against the movements, and what came in against what left and lives. */

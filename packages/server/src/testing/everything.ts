@@ -194,6 +194,8 @@ export function bodiesOf(things: Things, now: string): Partial<Record<ApiName, o
     sexLot: { lotId: t('lotId'), heads: { males: 2, females: 2, unsexed: 2 }, at: now },
     assessSex: { lotId: t('lotId'), lengthMm: null, answers: [{ trait, look: 'seen' }], at: now },
     scoreCondition: { lotId: t('lotId'), score: 4, signs: [], lengthMm: 31, weightG: null, note: null, at: now },
+    joinBrood: { broodId: t('broodId'), attemptId: t('attemptId') },
+    triage: { broodId: t('broodId'), at: now, white: 1, kickedOut: 0, eaten: 0, unsure: 0, fertile: null },
     addMark: { speciesKey: 'lemon-tetra', name: 'Yellow edge', look: 'From the side', fromMm: 20, pIfMale: 0.8, pIfFemale: 0.2 },
     sampleLengths: { lotId: t('lotId'), at: now, method: 'ruler', lengthsMm: [21] },
     addProgramme: {

@@ -3,7 +3,9 @@ import { Link, useParams } from 'react-router';
 import { FOOD_NAMES } from '@freshet/core/species';
 import { formatDateRange, formatDay, formatInstantRange, houseDay, sentence } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
-import { useGet, useHouse, type Reply } from '../data';
+import { v7 as newId } from 'uuid';
+import { COUNT_WAY_WORDS } from '../counting';
+import { useGet, useHouse, useLog, type Reply } from '../data';
 import { CountForm, LengthsForm, LossForm, type SomeLot } from '../stock';
 import type { SendSheet } from '../room';
 import { WindowList } from './WindowList';
@@ -11,13 +13,13 @@ import { Button, Dialog, Fact, LinkButton, Loaded, Notice, PageHead, Panel, Why 
 import { JoinForm } from './JoinForm';
 import { ObservationForm } from './ObservationForm';
 import { StreamPicture } from './StreamPicture';
-import { WhiteForm } from './WhiteForm';
+import { TriageForm } from './TriageForm';
 
 type Page = Reply<'brood'>;
-type Sheet = 'observe' | 'white' | 'count' | 'split' | 'loss' | 'lengths' | 'join';
+type Sheet = 'observe' | 'triage' | 'count' | 'split' | 'loss' | 'lengths' | 'join';
 const SHEETS: Record<Sheet, string> = {
   observe: 'What was seen',
-  white: 'White eggs',
+  triage: 'Look through the eggs',
   count: 'Count',
   split: 'Split or move',
   loss: 'Loss',
@@ -50,6 +52,7 @@ function Next({ page }: { page: Page }) {
 }
 
 function Ledger({ page }: { page: Page }) {
+  const house = useHouse();
   return (
     <Panel title="Headcount, always adds up">
       {page.ledger.map((line, i) => (
@@ -61,6 +64,13 @@ function Ledger({ page }: { page: Page }) {
           <span className="font-mono font-semibold">{line.count < 0 ? `− ${-line.count}` : line.count}</span>
         </div>
       ))}
+      {page.counted && (
+        <p className="mt-2">
+          Counted <b>{page.counted.count}</b> {formatDay(houseDay(page.counted.at, house.timeZone), house.today)}
+          {page.counted.low < page.counted.high && `, likely ${page.counted.low} to ${page.counted.high}`}
+          {page.counted.how !== 'all' && `, by ${COUNT_WAY_WORDS[page.counted.how]}`}.
+        </p>
+      )}
       {page.began > 0 && (
         <p className="mt-2 text-note text-quiet">
           {Math.round((100 * page.alive) / page.began)} % of those that began are alive here.
@@ -170,6 +180,7 @@ export function BroodPage({ Send }: { Send: SendSheet }) {
   const reply = useGet('brood', { params: { broodId } });
   const [sheet, setSheet] = useState<Sheet | null>(null);
   const [lotId, setLotId] = useState('');
+  const log = useLog();
   const close = () => setSheet(null);
   return (
     <Loaded reply={reply} what="the brood">
@@ -208,7 +219,9 @@ export function BroodPage({ Send }: { Send: SendSheet }) {
                       {page.carried ? 'Young let go' : page.stage === 'eggs' ? 'Hatched' : 'Free-swimming'}
                     </Button>
                   )}
-                  {page.stage === 'eggs' && !page.carried && <Button onClick={() => setSheet('white')}>White eggs</Button>}
+                  {page.stage === 'eggs' && !page.carried && (
+                    <Button onClick={() => setSheet('triage')}>Look through the eggs</Button>
+                  )}
                   <Button onClick={() => setSheet('count')}>Count</Button>
                   <Button onClick={() => setSheet('split')}>Split</Button>
                   {!waiting && <Button onClick={() => setSheet('lengths')}>Measure</Button>}
@@ -237,14 +250,35 @@ export function BroodPage({ Send }: { Send: SendSheet }) {
               about={page.name}
               open={sheet !== null && sheet !== 'split'}
               onClose={close}
+              wide={sheet === 'triage' || sheet === 'count'}
             >
               {sheet === 'observe' && <ObservationForm brood={{ ...page, lots: living }} done={close} />}
               {sheet === 'join' && <JoinForm brood={page} done={close} />}
-              {sheet === 'white' && <WhiteForm brood={page} done={close} />}
+              {sheet === 'triage' && <TriageForm brood={page} done={close} />}
               {some && (sheet === 'count' || sheet === 'loss' || sheet === 'lengths') && (
                 <>
                   <LotChoice lots={living} chosen={some.id} change={setLotId} />
-                  {sheet === 'count' && <CountForm key={some.id} lot={some} done={close} />}
+                  {sheet === 'count' && (
+                    <CountForm
+                      key={some.id}
+                      lot={some}
+                      kind={page.stage === 'eggs' ? 'eggs' : 'young'}
+                      done={close}
+                      measured={(lengthsMm) =>
+                        void log(
+                          'sampleLengths',
+                          {
+                            id: newId(),
+                            lotId: some.id,
+                            at: house.now(),
+                            method: 'photograph',
+                            lengthsMm: [...lengthsMm].slice(0, some.unsexed + some.males + some.females),
+                          },
+                          `${lengthsMm.length} lengths kept`,
+                        )
+                      }
+                    />
+                  )}
                   {sheet === 'lengths' && (
                     <LengthsForm
                       key={some.id}

@@ -1,5 +1,6 @@
 import { useRef } from 'react';
 import { v7 as newId } from 'uuid';
+import { CountAids } from '../counting';
 import { useEntryForm, useHouse } from '../data';
 import { EntryFormFrame, readWhen, readWhole, TextField, toLocal, type When, WhenField } from '../ui';
 
@@ -47,32 +48,41 @@ export function ClutchForm({
   });
   const { register, formState, watch, setValue } = entry.form;
   return (
-    <EntryFormFrame entry={entry} action={words.action}>
-      <div className="grid grid-cols-2 gap-4">
-        <TextField
-          label={words.count}
-          autoFocus
-          inputMode="numeric"
-          hint={words.hint}
-          error={formState.errors.count?.message}
-          {...register('count')}
-        />
-        {words.white && (
-          <TextField
-            label="Of these white"
-            inputMode="numeric"
-            hint="opaque, picked out"
-            error={formState.errors.white?.message}
-            {...register('white')}
-          />
-        )}
-      </div>
-      <WhenField
-        label={words.when}
-        value={watch('laid')}
-        onChange={(when) => setValue('laid', when)}
-        error={(formState.errors.laid as { message?: string } | undefined)?.message}
+    <div className="flex flex-col gap-4">
+      <CountAids
+        kind={start === 'laid' ? 'eggs' : 'young'}
+        done={({ count, white }) => {
+          setValue('count', String(count));
+          if (white !== null && words.white) setValue('white', String(white));
+        }}
       />
-    </EntryFormFrame>
+      <EntryFormFrame entry={entry} action={words.action}>
+        <div className="grid grid-cols-2 gap-4">
+          <TextField
+            label={words.count}
+            autoFocus
+            inputMode="numeric"
+            hint={words.hint}
+            error={formState.errors.count?.message}
+            {...register('count')}
+          />
+          {words.white && (
+            <TextField
+              label="Of these white"
+              inputMode="numeric"
+              hint="opaque, picked out"
+              error={formState.errors.white?.message}
+              {...register('white')}
+            />
+          )}
+        </div>
+        <WhenField
+          label={words.when}
+          value={watch('laid')}
+          onChange={(when) => setValue('laid', when)}
+          error={(formState.errors.laid as { message?: string } | undefined)?.message}
+        />
+      </EntryFormFrame>
+    </div>
   );
 }

@@ -1,0 +1,78 @@
+import { v7 as newId } from 'uuid';
+import type { BodyOf } from '@freshet/contract/endpoints';
+import type { broodsEndpoints } from '@freshet/contract/broods';
+import { totalHeads } from '@freshet/core/stock';
+import type { BroodRecord } from '@freshet/core/broods';
+import { exactly } from '@freshet/core/time';
+import type { Applied, LogService, Scope } from '../log';
+import { DomainError, type Who } from '../platform';
+import type { LotRow, StockService } from '../stock';
+import type { BroodRow, BroodsRepository } from './broods.repository';
+
+/** What is taken out of a clutch, by why; the fields are named as they are sent. */
+const TAKEN = [
+  { field: 'white', cause: 'infertile', words: 'white' },
+  { field: 'kickedOut', cause: 'kickedOut', words: 'kicked out' },
+  { field: 'eaten', cause: 'eaten', words: 'eaten' },
+] as const;
+
+/** Eggs looked through: white, kicked out and eaten ones leave by their cause; a count of the sound ones brings the ledger to it. */
+export function createTriage({
+  log,
+  stock,
+  repository,
+  getBrood,
+}: {
+  log: LogService;
+  stock: StockService;
+  repository: BroodsRepository;
+  getBrood: (scope: Scope, broodId: string) => Promise<{ brood: BroodRow; facts: BroodRecord; lots: LotRow[] }>;
+}) {
+  log.register({ triage: stock.ledgerUndoing({ tables: [repository.observations, stock.repository.headCounts] }) });
+
+  return (who: Who, body: BodyOf<(typeof broodsEndpoints)['triage']>) =>
+    log.record(who, { kind: 'triage', asked: body, when: exactly(body.at) }, async (scope): Promise<Applied> => {
+      const { brood, facts, lots } = await getBrood(scope, body.broodId);
+      if (facts.hatched || facts.freeSwimming)
+        throw new DomainError('broods/out-of-order', { detail: 'They have hatched; log a loss instead.', pointer: '#/white' });
+      const alive = lots.reduce((sum, lot) => sum + totalHeads(lot), 0);
+      const gone = TAKEN.reduce((sum, { field }) => sum + body[field], 0);
+      if (gone + body.unsure > alive) {
+        const worst = [...TAKEN].sort((a, b) => body[b.field] - body[a.field])[0];
+        throw new DomainError('stock/too-many', {
+          detail: `Only ${alive} eggs are booked, not ${gone + body.unsure}. If more were laid than that, log a count first.`,
+          pointer: `#/${worst?.field ?? 'white'}`,
+        });
+      }
+      const at = exactly(body.at);
+      for (const { field, cause } of TAKEN)
+        if (body[field] > 0) {
+          const living = (await getBrood(scope, body.broodId)).lots;
+          await stock.applyPlainLoss(scope, living, body[field], cause, at);
+        }
+      if (body.fertile !== null && body.fertile !== undefined) {
+        const living = (await getBrood(scope, body.broodId)).lots;
+        const [only] = living;
+        if (living.length !== 1 || !only)
+          throw new DomainError('request/invalid', {
+            detail: 'They are in several tanks: count each there, and leave this empty.',
+            pointer: '#/fertile',
+          });
+        await stock.applyCount(scope, only.id, body.fertile + body.unsure, at);
+      }
+      await repository.observations.insert(scope, {
+        id: newId(),
+        entryId: scope.entryId,
+        broodId: brood.id,
+        kind: 'eggsSeen',
+        fromAt: body.at,
+        toAt: body.at,
+      });
+      const words = [
+        ...TAKEN.flatMap(({ field, words }) => (body[field] > 0 ? [`${body[field]} ${words}`] : [])),
+        ...(body.unsure > 0 ? [`${body.unsure} doubtful`] : []),
+        ...(body.fertile != null ? [`${body.fertile} sound`] : []),
+      ];
+      return { text: `${brood.name}: ${words.join(', ')}`, tankId: lots[0]?.tankId ?? null, subjectId: brood.id };
+    });
+}

@@ -1,0 +1,276 @@
+import { useEffect, useRef, useState } from 'react';
+import { PICTURE_FAULT_WORDS, type Counted, type PictureCount } from '@freshet/core/pictures';
+import { formatNumber } from '@freshet/core/units';
+import { countInWorker, type RunningCount } from '../workers';
+import { Button, Notice, Segmented, TextField } from '../ui';
+import { learnSensitivity, sensitivityOf } from './sensitivity';
+import type { WorkedCount } from './WorkedCount';
+
+const PICTURE = /^image\/(jpeg|png|webp|avif|gif|bmp)/;
+const MOST_BYTES = 80_000_000;
+/** A tap this near a ring means it, in pixels of the screen. */
+const TAP_PX = 22;
+
+type Scale = 'none' | 'grid' | 'width';
+
+/** Why a file cannot be counted; nothing when it can. */
+function wrongFile(file: File): string {
+  if (!PICTURE.test(file.type))
+    return `${file.name} is no picture that can be counted: take a JPEG, PNG or WebP${/pdf/.test(file.type) ? ', not a PDF' : ''}.`;
+  return file.size > MOST_BYTES ? `${file.name} is larger than 80 MB: make it smaller, or take it anew.` : '';
+}
+
+/** The picture with a ring around each that was found; a tap adds one or takes one away. */
+function Rings({
+  url,
+  size,
+  rings,
+  tap,
+}: {
+  url: string;
+  size: { width: number; height: number };
+  rings: readonly (Counted & { isAdded: boolean })[];
+  tap: (x: number, y: number, reach: number) => void;
+}) {
+  const box = useRef<SVGSVGElement>(null);
+  const stroke = Math.max(size.width, size.height) / 420;
+  return (
+    <svg
+      ref={box}
+      viewBox={`0 0 ${size.width} ${size.height}`}
+      className="max-h-[58vh] w-full cursor-crosshair touch-manipulation bg-shade"
+      role="img"
+      aria-label={`${rings.length} ringed; tap to add or take away`}
+      onClick={(event) => {
+        const at = box.current?.getBoundingClientRect();
+        if (!at) return;
+        const scale = Math.max(size.width / at.width, size.height / at.height);
+        const [left, top] = [(at.width - size.width / scale) / 2, (at.height - size.height / scale) / 2];
+        tap((event.clientX - at.left - left) * scale, (event.clientY - at.top - top) * scale, TAP_PX * scale);
+      }}
+    >
+      <image href={url} width={size.width} height={size.height} />
+      {rings.map(({ x, y, r, count, isWhite, isAdded }, i) => (
+        <g key={i}>
+          <circle cx={x} cy={y} r={r * 1.15 + stroke} fill="none" stroke="#fff" strokeWidth={stroke * 2.2} opacity={0.75} />
+          <circle
+            cx={x}
+            cy={y}
+            r={r * 1.15 + stroke}
+            fill="none"
+            stroke={isWhite ? '#b23a12' : '#0b4f4a'}
+            strokeWidth={stroke * 1.2}
+            strokeDasharray={isWhite ? `${stroke * 4} ${stroke * 2}` : isAdded ? `${stroke} ${stroke * 2}` : undefined}
+          />
+          {count > 1 && (
+            <text
+              x={x}
+              y={y + stroke * 4}
+              textAnchor="middle"
+              fontSize={stroke * 11}
+              fontWeight={700}
+              fill="#0b4f4a"
+              stroke="#fff"
+              strokeWidth={stroke * 0.6}
+              paintOrder="stroke"
+            >
+              {count}
+            </text>
+          )}
+        </g>
+      ))}
+    </svg>
+  );
+}
+
+/** Counts eggs or young in a photograph, on the device: what was found is ringed, a tap corrects it. */
+export function PhotoCount({ kind, done }: { kind: 'eggs' | 'young'; done: (counted: WorkedCount) => void }) {
+  const input = useRef<HTMLInputElement>(null);
+  const running = useRef<RunningCount | null>(null);
+  const [file, setFile] = useState<{ url: string; blob: File; width: number; height: number } | null>(null);
+  const [problem, setProblem] = useState('');
+  const [share, setShare] = useState<number | null>(null);
+  const [found, setFound] = useState<PictureCount | null>(null);
+  const [edits, setEdits] = useState<{ added: Counted[]; removed: number[] }>({ added: [], removed: [] });
+  const [scale, setScale] = useState<Scale>(kind === 'young' ? 'grid' : 'none');
+  const [millimetres, setMillimetres] = useState(kind === 'young' ? '5' : '');
+  useEffect(() => () => running.current?.cancel(), []);
+  useEffect(() => () => (file ? URL.revokeObjectURL(file.url) : undefined), [file]);
+
+  async function count(picture: NonNullable<typeof file>): Promise<void> {
+    running.current?.cancel();
+    setFound(null);
+    setEdits({ added: [], removed: [] });
+    setProblem('');
+    const length = Number(millimetres.replace(',', '.'));
+    if (scale !== 'none' && !(length > 0)) {
+      setProblem(scale === 'grid' ? 'Give the millimetres between the lines.' : 'Give the millimetres the picture is wide.');
+      return;
+    }
+    setShare(0);
+    const run = countInWorker(
+      picture.blob,
+      {
+        kind,
+        grid: scale === 'grid' ? { mm: length } : null,
+        mmPerPixel: scale === 'width' ? length / picture.width : null,
+        sensitivity: sensitivityOf(kind),
+      },
+      setShare,
+    );
+    running.current = run;
+    try {
+      const counted = await run.result;
+      if (running.current === run) setFound(counted);
+    } catch (error) {
+      if (running.current === run) setProblem(error instanceof Error ? error.message : 'The picture could not be read.');
+    } finally {
+      if (running.current === run) setShare(null);
+    }
+  }
+  async function take(chosen: File): Promise<void> {
+    const wrong = wrongFile(chosen);
+    setProblem(wrong);
+    if (wrong) return;
+    try {
+      const bitmap = await createImageBitmap(chosen, { imageOrientation: 'from-image' });
+      const picture = { url: URL.createObjectURL(chosen), blob: chosen, width: bitmap.width, height: bitmap.height };
+      bitmap.close();
+      setFile(picture);
+      await count(picture);
+    } catch {
+      setProblem(`${chosen.name} cannot be read as a picture: it may be broken.`);
+    }
+  }
+  const rings = found
+    ? [
+        ...found.objects.flatMap((one, i) => (edits.removed.includes(i) ? [] : [{ ...one, isAdded: false }])),
+        ...edits.added.map((one) => ({ ...one, isAdded: true })),
+      ]
+    : [];
+  const total = rings.reduce((sum, one) => sum + one.count, 0);
+  const white = rings.filter(({ isWhite }) => isWhite).length;
+  const touched = edits.added.length + edits.removed.length > 0;
+  // What the keeper went over by hand is surer than what was found alone.
+  const reach = found ? ((found.high95 - found.low95) / 2) * (touched ? 0.6 : 1) : 0;
+  const lengths = rings.flatMap(({ lengthMm }) => lengthMm ?? []);
+  function tap(x: number, y: number, near: number): void {
+    if (!found) return;
+    const hits = (one: Counted) => Math.hypot(one.x - x, one.y - y) < Math.max(one.r * 1.2, near * 0.6);
+    const added = edits.added.findIndex(hits);
+    if (added >= 0) return setEdits({ ...edits, added: edits.added.filter((_, i) => i !== added) });
+    const there = found.objects.findIndex((one, i) => !edits.removed.includes(i) && hits(one));
+    if (there >= 0) return setEdits({ ...edits, removed: [...edits.removed, there] });
+    const usual = [...found.objects].sort((a, b) => a.r - b.r)[Math.floor(found.objects.length / 2)]?.r ?? near;
+    setEdits({ ...edits, added: [...edits.added, { x, y, r: usual, count: 1, isWhite: false, sure: 1, lengthMm: null }] });
+  }
+  return (
+    <div className="flex flex-col gap-3">
+      <input
+        ref={input}
+        type="file"
+        accept="image/*"
+        className="sr-only"
+        aria-label="Photograph"
+        onChange={(event) => {
+          const [chosen] = event.target.files ?? [];
+          if (chosen) void take(chosen);
+          event.target.value = '';
+        }}
+      />
+      {kind === 'young' && (
+        <div className="flex flex-wrap items-end gap-4">
+          <Segmented
+            label="Scale"
+            value={scale}
+            onChange={(next) => {
+              setScale(next);
+              setMillimetres(next === 'grid' ? '5' : '');
+            }}
+            options={[
+              { value: 'grid', label: 'Graph paper' },
+              { value: 'width', label: 'Known width' },
+              { value: 'none', label: 'Only count' },
+            ]}
+          />
+          {scale !== 'none' && (
+            <TextField
+              label={scale === 'grid' ? 'Between lines, mm' : 'Picture is wide, mm'}
+              boxClass="w-40"
+              inputMode="decimal"
+              value={millimetres}
+              onChange={(event) => setMillimetres(event.target.value)}
+            />
+          )}
+        </div>
+      )}
+      <div className="flex flex-wrap items-center gap-3">
+        <Button look={found ? 'plain' : 'main'} onClick={() => input.current?.click()}>
+          {file ? 'Another picture' : 'Take or choose a picture'}
+        </Button>
+        {file && share === null && <Button onClick={() => void count(file)}>Count again</Button>}
+        {share !== null && (
+          <>
+            <progress value={share} max={1} aria-label="Counting" className="h-3 w-40" />
+            <Button
+              onClick={() => {
+                running.current?.cancel();
+                running.current = null;
+                setShare(null);
+              }}
+            >
+              Stop
+            </Button>
+          </>
+        )}
+      </div>
+      {problem && (
+        <p role="alert" className="font-semibold text-rust">
+          {problem}
+        </p>
+      )}
+      {!file && (
+        <p className="text-note text-quiet">
+          From straight above, in even light, near enough that each is a good ten pixels wide. The picture stays on this device.
+        </p>
+      )}
+      {file && <Rings url={file.url} size={file} rings={rings} tap={tap} />}
+      {found && (
+        <>
+          {found.faults.map((fault) => (
+            <Notice key={fault}>{PICTURE_FAULT_WORDS[fault]}</Notice>
+          ))}
+          <p className="text-code" aria-live="polite">
+            <b>{total}</b>
+            {kind === 'eggs' && white > 0 && (
+              <>
+                , of these <b>{white}</b> white (dashed rings)
+              </>
+            )}
+            ; likely {formatNumber(Math.max(0, total - reach))} to {formatNumber(total + reach)}
+            {lengths.length > 0 &&
+              `; ${lengths.length} measured, ${formatNumber(lengths.reduce((sum, mm) => sum + mm, 0) / lengths.length, 3)} mm in the mean`}
+            . <span className="text-quiet">Tap one to take it away, or where one is missing.</span>
+          </p>
+          <Button
+            look="main"
+            onClick={() => {
+              learnSensitivity(kind, found.count, edits.added.length, edits.removed.length);
+              done({
+                count: total,
+                low: Math.max(0, Math.floor(total - reach)),
+                high: Math.ceil(total + reach),
+                how: 'photograph',
+                white: kind === 'eggs' ? white : null,
+                lengthsMm: lengths,
+              });
+            }}
+          >
+            Take {total}
+            {kind === 'eggs' && white > 0 ? `, ${white} white` : ''}
+          </Button>
+        </>
+      )}
+    </div>
+  );
+}

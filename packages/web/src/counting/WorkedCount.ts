@@ -1,0 +1,21 @@
+/** Ways of counting. */
+export const COUNT_WAYS = ['all', 'taps', 'squares', 'cups', 'photograph'] as const;
+export type CountWay = (typeof COUNT_WAYS)[number];
+export const COUNT_WAY_WORDS: Record<CountWay, string> = {
+  all: 'all of them',
+  taps: 'tap by tap',
+  squares: 'some squares',
+  cups: 'by the cup',
+  photograph: 'a photograph',
+};
+
+/** A count that was worked out, with the range it lies in. */
+export interface WorkedCount {
+  count: number;
+  low: number;
+  high: number;
+  how: CountWay;
+  /** White eggs among them; null where nobody told. */
+  white: number | null;
+  lengthsMm: readonly number[];
+}
