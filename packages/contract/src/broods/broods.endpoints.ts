@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { LIFE_STAGES, LOSS_SPANS } from '@freshet/core/broods';
+import { CARRIER_STEPS, LIFE_STAGES, LOSS_SPANS } from '@freshet/core/broods';
 import { EGG_PLANS, FUNGUS_SCHOOLS } from '@freshet/core/spawning';
 import { CAUSES } from '@freshet/core/stock';
 import { FOODS } from '@freshet/core/species';
@@ -144,6 +144,21 @@ export const BroodCard = v.object({
   ),
   food: v.nullable(v.picklist(FOODS)),
   next: v.nullable(StageWindowSchema),
+  /** Where its holder stands; null where nobody carries it. */
+  carrier: v.nullable(
+    v.object({
+      now: v.picklist(CARRIER_STEPS),
+      steps: v.array(
+        v.object({
+          step: v.picklist(CARRIER_STEPS),
+          from: v.nullable(v.string()),
+          to: v.nullable(v.string()),
+          isSeen: v.boolean(),
+        }),
+      ),
+      advice: v.array(v.string()),
+    }),
+  ),
   /** Why its dates cannot be worked out; null when they can. */
   trouble: v.nullable(v.string()),
   ready: v.nullable(span),

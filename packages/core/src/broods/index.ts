@@ -47,3 +47,4 @@ export {
   type OutcomeStage,
   type WayKept,
 } from './outcome';
+export { CARRIER_STEPS, describeCarrier, type Carrier, type CarrierSpan, type CarrierStep } from './carriers';

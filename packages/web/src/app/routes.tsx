@@ -23,6 +23,7 @@ const RecipePage = page(async () => (await import('../spawning')).RecipePage);
 const NewRecipePage = page(async () => (await import('../spawning')).NewRecipePage);
 const BroodsPage = page(async () => (await import('../broods')).BroodsPage);
 const BroodPage = page(async () => (await import('../broods')).BroodPage);
+const CarriersPage = page(async () => (await import('../broods')).CarriersPage);
 const RecordPage = page(async () => (await import('../broods')).RecordPage);
 const LarderPage = page(async () => (await import('../larder')).LarderPage);
 
@@ -51,6 +52,7 @@ export function Pages() {
       <Route path="/spawns/:attemptId" element={<AttemptPage />} />
       <Route path="/spawns/:attemptId/set-up" element={<SetUpSheet />} />
       <Route path="/broods" element={<BroodsPage />} />
+      <Route path="/broods/carriers" element={<CarriersPage />} />
       <Route path="/broods/record/:speciesKey" element={<RecordPage />} />
       <Route path="/broods/:broodId" element={<BroodPage Send={TransferSheet} />} />
       <Route path="/larder" element={<LarderPage />} />

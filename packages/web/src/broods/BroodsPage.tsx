@@ -87,7 +87,9 @@ export function BroodsPage() {
           <PageHead
             title="Broods"
             about={`${data.length} alive, ${data.reduce((sum, brood) => sum + brood.alive, 0)} young; the band is as thick as its headcount`}
-          />
+          >
+            <ButtonLink to="/broods/carriers">Carriers</ButtonLink>
+          </PageHead>
           {data.length === 0 ? (
             <Empty
               title="No brood yet"

@@ -4,3 +4,4 @@ export { FoundForm } from './FoundForm';
 export { ClutchForm } from './ClutchForm';
 export { WindowList } from './WindowList';
 export { RecordPage } from './RecordPage';
+export { CarriersPage } from './CarriersPage';

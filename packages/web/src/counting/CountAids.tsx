@@ -119,6 +119,7 @@ export function CountAids({ kind, done }: { kind: 'eggs' | 'young'; done: (count
   };
   return (
     <section aria-label="Work the count out" className="border border-rule bg-shade p-3">
+      <p className="mb-1.5 font-semibold">Work it out by</p>
       <Segmented
         label="Work it out by"
         value={aid}
