@@ -1,10 +1,7 @@
 import type { Method, ResolvedSpecies } from '../species';
 import { middleOf, type Instant } from '../time';
 import type { BroodFacts, BroodState } from './describeBrood';
-
-/** What a holder of eggs or young goes through, in order. */
-export const CARRIER_STEPS = ['carrying', 'eyed', 'attached', 'letGo'] as const;
-export type CarrierStep = (typeof CARRIER_STEPS)[number];
+import type { CarrierStep } from './stages';
 
 /** One step of a holder: seen, or expected within a span; null where warmth does not tell. */
 export interface CarrierSpan {

@@ -113,8 +113,9 @@ export function describeBrood(
       ready,
     };
   const feedingDays = Math.max(0, (Date.parse(now) - Date.parse(middleOf(swimming))) / DAY_MS);
-  const measured = facts.measured && facts.measured.at <= now ? facts.measured : null;
-  const sinceDays = measured ? (Date.parse(now) - Date.parse(measured.at)) / DAY_MS : 0;
+  const measured = facts.measured ?? null;
+  // A telephone's clock may run a little before the server's.
+  const sinceDays = measured ? Math.max(0, (Date.parse(now) - Date.parse(measured.at)) / DAY_MS) : 0;
   const ageMeasured = measured ? expectedAgeDays(figures, measured.meanMm) : null;
   const aheadDays = ageMeasured === null ? 0 : ageMeasured + sinceDays - feedingDays;
   const grown = feedingDays + aheadDays;

@@ -33,8 +33,6 @@ export {
   clutchRate,
   compareWays,
   foldOutcome,
-  LOSS_SPANS,
-  OUTCOME_STAGES,
   poolSurvival,
   sexRatioPoints,
   sizeByAge,
@@ -43,8 +41,7 @@ export {
   type BroodOutcome,
   type ClutchRate,
   type FemaleRecord,
-  type LossSpan,
-  type OutcomeStage,
   type WayKept,
 } from './outcome';
-export { CARRIER_STEPS, describeCarrier, type Carrier, type CarrierSpan, type CarrierStep } from './carriers';
+export { describeCarrier, type Carrier, type CarrierSpan } from './carriers';
+export { CARRIER_STEPS, LOSS_SPANS, OUTCOME_STAGES, type CarrierStep, type LossSpan, type OutcomeStage } from './stages';

@@ -4,13 +4,7 @@ import { totalHeads, type Cause } from '../stock';
 import { middleOf, type TimeRange } from '../time';
 import { survival, type SurvivalStep } from './countBrood';
 import type { BroodMovement } from './describeBrood';
-
-/** The points of a brood's life at which it is counted. */
-export const OUTCOME_STAGES = ['laid', 'fertile', 'hatched', 'swimming', 'day30', 'sale'] as const;
-export type OutcomeStage = (typeof OUTCOME_STAGES)[number];
-/** The spans between them in which animals are lost. */
-export const LOSS_SPANS = ['eggs', 'yolk', 'fry', 'later'] as const;
-export type LossSpan = (typeof LOSS_SPANS)[number];
+import type { LossSpan, OutcomeStage } from './stages';
 
 /** A brood as it turned out. */
 export interface BroodOutcome {

@@ -1,7 +1,6 @@
 import { lazy, type ComponentType } from 'react';
-import { startsFor } from '@freshet/core/larder';
 import { Navigate, Route, Routes } from 'react-router';
-import { AttemptPage, BenchPage, EvidencePage, LogPage, SetUpSheet, SourcesPage, TankPage } from '../pages';
+import { AttemptPage, BenchPage, EvidencePage, LogPage, NewAttempt, SetUpSheet, SourcesPage, TankPage } from '../pages';
 import { ExposurePage, HoursPage, ProbesPage, RoomPage, WatersPage } from '../room';
 import { RoundsPage, SitterSheet } from '../rounds';
 import { SpeciesPage } from '../species';
@@ -17,14 +16,14 @@ const LotPage = page(async () => (await stock()).lot());
 const SexingPage = page(async () => (await stock()).sexing());
 const LinesPage = page(async () => (await stock()).lines());
 const SpawnsPage = page(async () => (await import('../spawning')).SpawnsPage);
-const NewAttemptPage = page(async () => (await import('../spawning')).NewAttemptPage);
 const RecipesPage = page(async () => (await import('../spawning')).RecipesPage);
 const RecipePage = page(async () => (await import('../spawning')).RecipePage);
 const NewRecipePage = page(async () => (await import('../spawning')).NewRecipePage);
-const BroodsPage = page(async () => (await import('../broods')).BroodsPage);
-const BroodPage = page(async () => (await import('../broods')).BroodPage);
-const CarriersPage = page(async () => (await import('../broods')).CarriersPage);
-const RecordPage = page(async () => (await import('../broods')).RecordPage);
+const broods = async () => (await import('../broods')).broodsPages;
+const BroodsPage = page(async () => (await broods()).broods());
+const BroodPage = page(async () => (await broods()).brood());
+const CarriersPage = page(async () => (await broods()).carriers());
+const RecordPage = page(async () => (await broods()).record());
 const LarderPage = page(async () => (await import('../larder')).LarderPage);
 
 /** Every page by its address; all but the round are fetched when they are opened. */
@@ -44,7 +43,7 @@ export function Pages() {
       <Route path="/stock/lines/:speciesKey/:view?" element={<LinesPage />} />
       <Route path="/species/:key?" element={<SpeciesPage />} />
       <Route path="/spawns" element={<SpawnsPage />} />
-      <Route path="/spawns/new" element={<NewAttemptPage cultureStarts={startsFor} />} />
+      <Route path="/spawns/new" element={<NewAttempt />} />
       <Route path="/spawns/recipes" element={<RecipesPage />} />
       <Route path="/spawns/recipes/new" element={<NewRecipePage />} />
       <Route path="/spawns/recipes/:ref" element={<RecipePage />} />

@@ -144,14 +144,14 @@ function Where({ page, join }: { page: Page; join: (() => void) | null }) {
         </p>
       ))}
       {page.attemptId && (
-        <Link to={`/spawns/${page.attemptId}`} className="mt-2 inline-block link">
+        <Link to={`/spawns/${page.attemptId}`} className="mt-2 inline-block min-h-6 link">
           the attempt
         </Link>
       )}
       {join && (
-        <LinkButton className="ml-4" onClick={join}>
-          of another attempt
-        </LinkButton>
+        <p className="mt-3">
+          <LinkButton onClick={join}>it is of another attempt</LinkButton>
+        </p>
       )}
     </Panel>
   );

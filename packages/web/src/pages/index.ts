@@ -7,3 +7,4 @@ export const SourcesPage = lazy(async () => ({ default: (await import('./Sources
 export const LogPage = lazy(async () => ({ default: (await import('./LogPage')).LogPage }));
 export const SetUpSheet = lazy(async () => ({ default: (await import('./attempt/SetUpSheet')).SetUpSheet }));
 export const EvidencePage = lazy(async () => ({ default: (await import('./evidence/EvidencePage')).EvidencePage }));
+export const NewAttempt = lazy(async () => ({ default: (await import('./attempt/NewAttempt')).NewAttempt }));
