@@ -123,7 +123,8 @@ function otherwise(body: Record<string, unknown>): object {
       else if (['at', 'startedAt', 'since'].includes(key) && typeof inner === 'string') fields[key] = '2026-03-10T07:59:00.000Z';
       else if (inner === 'fed') fields[key] = 'ripe';
       else if (inner === 'failed') fields[key] = 'given up';
-      else if (key === 'programmeId') fields[key] = newId();
+      else if (key === 'programmeId' || (key === 'attemptId' && Object.keys(fields).join() === 'id,broodId,attemptId'))
+        fields[key] = newId();
       else if (change(inner)) return true;
       else continue;
       return true;
