@@ -83,17 +83,7 @@ await take(day, 'tank', `/tanks/${tank}`);
 await take(day, 'stock', '/stock');
 await take(day, 'lot', `/stock/${await idOf(day, '/api/lots', 'name', 'Torn fin', 'id')}`);
 await take(day, 'pairing', '/stock/lines/angelfish/pairing');
-await take(day, 'cross', '/stock/lines/angelfish/cross', async () => {
-  await day.getByLabel('Sire', { exact: true }).selectOption({ label: 'Torn fin' });
-  await day.getByLabel('Dam', { exact: true }).selectOption({ label: 'Blue bar' });
-  for (const [kind, count] of [
-    ['female G', '21'],
-    ['female g', '3'],
-    ['male G', '22'],
-    ['male g', '2'],
-  ])
-    await day.getByLabel(`Counted: ${kind}`, { exact: true }).fill(count);
-});
+await take(day, 'record', '/broods/record/sixray-aspidoras');
 await take(day, 'spawns', '/spawns');
 await take(day, 'plan', '/spawns/new?species=lemon-tetra');
 await take(day, 'attempt', `/spawns/${(await attemptOf(day, 'Odessa 6')) ?? ''}`);
