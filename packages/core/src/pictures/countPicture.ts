@@ -165,6 +165,6 @@ export function countPicture(
     lengthsMm: options.kind === 'young' && mmPerPixel !== null ? lengths.sort((a, b) => a - b) : null,
     mmPerPixel,
     objects,
-    faults: [...new Set(faults)],
+    faults,
   };
 }

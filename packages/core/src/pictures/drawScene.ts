@@ -112,7 +112,7 @@ function drawGround(sheet: Sheet, ground: Ground, random: () => number): { gridP
   return { gridPx };
 }
 
-function drawEgg(sheet: Sheet, x: number, y: number, r: number, isWhite: boolean, tint: Colour, light: Colour): void {
+function drawEgg(sheet: Sheet, x: number, y: number, r: number, isWhite: boolean, tint: Colour): void {
   sheet.draw(x + r * 0.25, y + r * 0.3, r * 1.5, (dx, dy) => ({
     colour: [0, 0, 0],
     share: 0.22 * soft((r * 1.15 - Math.hypot(dx, dy)) / (r * 0.35)),
@@ -126,7 +126,7 @@ function drawEgg(sheet: Sheet, x: number, y: number, r: number, isWhite: boolean
     const rim = isWhite ? 0 : Math.max(0, (d - 0.72) / 0.28) * 0.35;
     const colour = mix(mix(body, [60, 45, 25], rim), [255, 255, 255], (isWhite ? 0.25 : 0.75) * shine);
     return {
-      colour: [colour[0] * light[0], colour[1] * light[1], colour[2] * light[2]],
+      colour,
       share: (isWhite ? 1 : 0.86) * soft((1 - d) * r),
     };
   });
@@ -315,7 +315,7 @@ export function drawScene(scene: Scene): { picture: Picture; truth: SceneTruth }
     const spread = subject === 'fish' ? 0.7 + random() * 0.7 : 0.88 + random() * 0.24;
     const isWhite = random() < whiteShare;
     objects.push({ x, y, length: size * spread, isWhite });
-    if (subject === 'eggs') drawEgg(sheet, x, y, size * spread, isWhite, tint, [1, 1, 1]);
+    if (subject === 'eggs') drawEgg(sheet, x, y, size * spread, isWhite, tint);
     else drawYoung(sheet, subject, x, y, size * spread, random);
   }
   return {

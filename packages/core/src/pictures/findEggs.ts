@@ -58,7 +58,7 @@ const [SMALLEST, FROM, TO] = [4.5, 8, 11.4];
 
 /** Eggs in a picture. Radii are tried from small to large, each at a size of the picture at which it is some ten pixels. */
 export function findEggs({ planes, radii, onStep }: EggSearch): FoundEgg[] {
-  let best = { r: 0, score: 0, level: null as Level | null };
+  let best = { r: 0, score: 0 };
   const scores: { r: number; score: number }[] = [];
   let near: Pick<Level, 'planes' | 'scale'> = { planes: [...planes], scale: 1 };
   const sizes: Pick<Level, 'planes' | 'scale'>[] = [near];
@@ -77,10 +77,10 @@ export function findEggs({ planes, radii, onStep }: EggSearch): FoundEgg[] {
         found.reduce((sum, { drawn, full }) => sum + (drawn - 0.6) ** 2 * Math.max(0, Math.min(2, full) - 0.6), 0) *
         (r / scale) ** 1.2;
       scores.push({ r: r / scale, score });
-      if (score > best.score) best = { r: r / scale, score, level };
+      if (score > best.score) best = { r: r / scale, score };
     }
   }
-  if (!best.level) return [];
+  if (best.score === 0) return [];
   // Circles a little smaller and larger are drawn as well: the middle of all that are, by how well.
   const around = scores.filter(({ r }) => r > best.r / 1.5 && r < best.r * 1.5);
   const weight = around.reduce((sum, { score }) => sum + score ** 2, 0);

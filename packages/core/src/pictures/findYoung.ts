@@ -20,7 +20,6 @@ export interface FoundYoung {
 
 /** A connected patch that stands out. */
 interface Patch {
-  pixels: Int32Array;
   area: number;
   x: number;
   y: number;
@@ -32,8 +31,7 @@ interface Patch {
   deepest: number;
   /** In how many places it is so thick. */
   cores: (least: number) => number;
-  /** Mean of its score and colours. */
-  score: number;
+  /** Mean of its colours against the ground. */
   colour: [number, number, number];
   atBorder: boolean;
 }
@@ -49,8 +47,7 @@ export interface YoungSearch {
 /** Young in a picture: patches that stand out from their ground. */
 export function findYoung({ planes, onGrid, onStep }: YoungSearch): FoundYoung[] {
   const { width, height } = planes[0];
-  let base: readonly Plane[] = planes;
-  if (onGrid) base = planes.map(withoutThinDark);
+  const base = onGrid ? planes.map(withoutThinDark) : planes;
   onStep?.(0.3);
   const { score, offs } = standOut(base, 1.3);
   onStep?.(0.7);
@@ -61,13 +58,11 @@ export function findYoung({ planes, onGrid, onStep }: YoungSearch): FoundYoung[]
   const seed = new Uint8Array(size);
   for (let at = 0; at < size; at++) if (score.values[at]! >= low) seed[at] = 1;
   const patches = patchesOf(seed, width, height, 12).flatMap((pixels): Patch[] => {
-    let [peak, sum, sx, sy] = [0, 0, 0, 0];
+    let [peak, sx, sy] = [0, 0, 0];
     const colour: [number, number, number] = [0, 0, 0];
     let atBorder = false;
     for (const at of pixels) {
-      const value = score.values[at]!;
-      peak = Math.max(peak, value);
-      sum += value;
+      peak = Math.max(peak, score.values[at]!);
       const x = at % width;
       const y = (at - x) / width;
       sx += x;
@@ -79,14 +74,12 @@ export function findYoung({ planes, onGrid, onStep }: YoungSearch): FoundYoung[]
     const n = pixels.length;
     return [
       {
-        pixels,
         area: n,
         x: sx / n,
         y: sy / n,
         length: longestWay(pixels, width, place) + 1,
         extent: extentOf(pixels, width),
         ...thickness(pixels, width, depth),
-        score: sum / n,
         colour: [colour[0] / n, colour[1] / n, colour[2] / n],
         atBorder,
       },
@@ -152,9 +145,10 @@ function sortPatches(patches: readonly Patch[], width: number, height: number): 
     return form < 1.45 && form > 1 / STOUTEST && patch.length < longest && patch.area < largest;
   };
   const singles = long.filter(isSingle);
-  const usualArea = median((singles.length > 2 ? singles : long).map(({ area }) => area));
-  const usualDeep = median((singles.length > 2 ? singles : long).map(({ deepest }) => deepest));
-  const usualColour = [0, 1, 2].map((c) => median((singles.length > 2 ? singles : long).map(({ colour }) => colour[c]!)));
+  const usual = singles.length > 2 ? singles : long;
+  const usualArea = median(usual.map(({ area }) => area));
+  const usualDeep = median(usual.map(({ deepest }) => deepest));
+  const usualColour = [0, 1, 2].map((c) => median(usual.map(({ colour }) => colour[c]!)));
   return long.flatMap((patch) => {
     const form = stout(patch) / usualStout;
     const share = patch.area / usualArea;
@@ -165,10 +159,10 @@ function sortPatches(patches: readonly Patch[], width: number, height: number): 
       (patch.colour[2] - usualColour[2]!) / 8,
     );
     // Bodies that touch by their thin ends are thick in several places.
-    const cores = share >= 1.5 ? patch.cores(0.62 * usualDeep) : 1;
-    const parted = share >= 1.5 ? Math.min(cores, Math.ceil(share * 1.1)) : 1;
-    const single = isSingle(patch) && parted < 2;
-    const count = single ? 1 : Math.max(1, parted, isSingle(patch) ? 0 : Math.round(share * HEAP));
+    const parted = share >= 1.5 ? Math.min(patch.cores(0.62 * usualDeep), Math.ceil(share * 1.1)) : 1;
+    const looksSingle = isSingle(patch);
+    const single = looksSingle && parted < 2;
+    const count = looksSingle ? Math.max(1, parted) : Math.max(1, parted, Math.round(share * HEAP));
     const z =
       4.5 -
       1.1 * Math.max(0, off - 1.2) -

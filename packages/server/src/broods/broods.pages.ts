@@ -179,9 +179,7 @@ export function createBroodPages({ clock, room, stock, spawning, broods, rationF
       const { card, state } = toCard(known, clock.now(), who.timeZone);
       const { figures, start } = known.species;
       const feedFrom = card.stages.find((span) => span.stage === 'fry')?.from ?? null;
-      const tankIds = known.lots.flatMap(({ tankId, males, females, unsexed }) =>
-        tankId !== null && males + females + unsexed > 0 ? [tankId] : [],
-      );
+      const tankIds = known.lots.flatMap((lot) => (lot.tankId !== null && totalHeads(lot) > 0 ? [lot.tankId] : []));
       const equipped = await room.repository.equippedOf(who, tankIds);
       const algae = tankIds.length > 0 && tankIds.every((tankId) => equipped.get(tankId)?.growsAlgae);
       const parents = known.record.attemptId ? await spawning.parentLabels(who, known.record.attemptId) : [];

@@ -317,7 +317,7 @@ export function createBroods(deps: {
 
     addClutch: (who: Who, body: Body<'addClutch'>) =>
       log.record(who, { kind: 'clutch', asked: body, when: body.laid }, (scope) => applyClutch(scope, body)),
-    triage: createTriage({ log, stock, repository, getBrood }),
+    triage: createTriage({ log, stock, repository, getBrood, lotsOf }),
     joinBrood: createJoin({ clock, log, spawning, repository, getBrood }),
     foundBrood: (who: Who, body: Body<'foundBrood'>) =>
       log.record(who, { kind: 'clutch', asked: body, when: body.laid ?? exactly(body.at) }, (scope) => applyFound(scope, body)),

@@ -22,11 +22,14 @@ export function createTriage({
   stock,
   repository,
   getBrood,
+  lotsOf,
 }: {
   log: LogService;
   stock: StockService;
   repository: BroodsRepository;
   getBrood: (scope: Scope, broodId: string) => Promise<{ brood: BroodRow; facts: BroodRecord; lots: LotRow[] }>;
+  /** The living lots of a brood. */
+  lotsOf: (scope: Scope, broodId: string) => Promise<LotRow[]>;
 }) {
   log.register({ triage: stock.ledgerUndoing({ tables: [repository.observations, stock.repository.headCounts] }) });
 
@@ -47,11 +50,11 @@ export function createTriage({
       const at = exactly(body.at);
       for (const { field, cause } of TAKEN)
         if (body[field] > 0) {
-          const living = (await getBrood(scope, body.broodId)).lots;
+          const living = await lotsOf(scope, brood.id);
           await stock.applyPlainLoss(scope, living, body[field], cause, at);
         }
       if (body.fertile !== null && body.fertile !== undefined) {
-        const living = (await getBrood(scope, body.broodId)).lots;
+        const living = await lotsOf(scope, brood.id);
         const [only] = living;
         if (living.length !== 1 || !only)
           throw new DomainError('request/invalid', {

@@ -1,4 +1,5 @@
 import { Op } from 'sequelize';
+import type { COUNT_WAYS, LENGTH_METHODS } from '@freshet/contract/stock';
 import type { Cause } from '@freshet/core/stock';
 import {
   houseTable,
@@ -62,14 +63,14 @@ const HEAD_COUNT = declareTable('head_counts', {
   counted: whole(),
   low: whole(),
   high: whole(),
-  how: text<'all' | 'taps' | 'squares' | 'cups' | 'photograph'>(),
+  how: text<(typeof COUNT_WAYS)[number]>(),
   at: instant(),
 });
 export type HeadCountRow = RowOf<typeof HEAD_COUNT>;
 const SIZE_SAMPLE = declareTable('size_samples', {
   lotId: id(),
   lengths: json<number[]>(),
-  method: text<'ruler' | 'graphPaper' | 'photograph'>(),
+  method: text<(typeof LENGTH_METHODS)[number]>(),
   at: instant(),
 });
 

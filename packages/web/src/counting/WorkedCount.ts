@@ -1,5 +1,6 @@
-/** Ways of counting. */
-export const COUNT_WAYS = ['all', 'taps', 'squares', 'cups', 'photograph'] as const;
+import type { COUNT_WAYS } from '@freshet/contract/stock';
+
+/** A way of counting, as the contract lists them. */
 export type CountWay = (typeof COUNT_WAYS)[number];
 export const COUNT_WAY_WORDS: Record<CountWay, string> = {
   all: 'all of them',

@@ -1,2 +1,2 @@
 export { CountAids } from './CountAids';
-export { COUNT_WAY_WORDS, COUNT_WAYS, type CountWay, type WorkedCount } from './WorkedCount';
+export { COUNT_WAY_WORDS, type CountWay, type WorkedCount } from './WorkedCount';

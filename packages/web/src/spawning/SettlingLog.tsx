@@ -81,7 +81,7 @@ export function SettlingLog({
           {next}
         </p>
       )}
-      {may && seen.at(-1)?.sign === 'pairFormed' && attempt.parents[0] && (
+      {may && last?.sign === 'pairFormed' && attempt.parents[0] && (
         <p className="mt-1 pl-4">
           <Link to={`/stock/${attempt.parents[0].lotId}`} className="link">
             Give the two names
