@@ -28,6 +28,9 @@ test('a house in °F and gallons reads only those, on every page a keeper walks 
     '/broods',
     `/broods/${brood}`,
     '/larder',
+    '/room/probes',
+    '/spawns/evidence/sixray-aspidoras',
+    '/spawns/recipes/glass-rain',
     '/species/lemon-tetra',
     '/sheet',
   ]) {

@@ -182,6 +182,10 @@ export const LotCard = v.object({
     state: v.picklist(['ready', 'notReady', 'unknown']),
     checks: v.array(Check),
     isDueForReplacement: v.boolean(),
+    /** Days on which too young ones will be ripe, and from when they can have a brood; null where nothing says so. */
+    ripe: v.nullable(
+      v.object({ from: v.string(), to: v.string(), broodFrom: v.string(), by: v.picklist(['age', 'length', 'both']) }),
+    ),
   }),
   company: v.nullable(
     v.object({ tankCode: v.string(), checks: v.array(v.object({ what: v.string(), isMet: v.boolean(), words: v.string() })) }),

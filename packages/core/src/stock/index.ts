@@ -22,6 +22,7 @@ export { groupOdds, groupSize, atLeast, type GroupWish } from './groups/groupOdd
 export { ratioInterval, type RatioInterval } from './groups/ratioInterval';
 export { nextGeneration } from './selection/nextGeneration';
 export { conditionFactor } from './condition/conditionFactor';
+export { ripeIn, FIRST_CONDITIONING_DAYS, type RipeIn } from './condition/ripeIn';
 export {
   cross,
   phenotypeOf,

@@ -26,4 +26,4 @@ export {
 } from './formatDay';
 export { readDayText, readMomentText, type Towards } from './readDayText';
 export { readWhen, type WhenContext, type WhenRead } from './readWhen';
-export { everyDays, inARow, lexicon, sentence, timesADay } from './words';
+export { everyDays, inARow, lapse, lexicon, sentence, timesADay } from './words';

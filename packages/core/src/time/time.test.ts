@@ -10,6 +10,7 @@ import {
   houseDay,
   instantOf,
   isWeekend,
+  lapse,
   localTime,
   readDayText,
   readMomentText,
@@ -127,5 +128,14 @@ describe('a day as typed', () => {
     expect(read('2026-11-22T18:30')).toBe('2026-11-22T18:30');
     expect(read('at 6')).toBe('2026-11-24T06:00');
     expect([read('yesterday'), read('nonsense'), read('25:00')]).toEqual([null, null, null]);
+  });
+});
+
+describe('a lapse', () => {
+  it('is told in hours below a day', () => {
+    expect(lapse([0.25, 4])).toBe('6 hours to 4 days');
+    expect(lapse([0.5, 0.75])).toBe('12 to 18 hours');
+    expect(lapse([1, 1])).toBe('1 day');
+    expect(lapse([2.4, 5])).toBe('2.5 to 5 days');
   });
 });

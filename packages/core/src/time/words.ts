@@ -14,3 +14,13 @@ export const sentence = (words: string): string => words.charAt(0).toUpperCase()
 /** Words and what they mean, without those every object knows ("constructor"). */
 export const lexicon = <T>(words: Record<string, T>): Readonly<Record<string, T>> =>
   Object.assign(Object.create(null) as Record<string, T>, words);
+
+/** A span of days in words, hours where it is shorter than a day: "6 hours to 4 days", "3 to 5 days". */
+export function lapse([from, to]: readonly [number, number]): string {
+  const say = (days: number) =>
+    days < 1 ? { value: Math.max(1, Math.round(days * 24)), unit: 'hour' } : { value: Math.round(days * 2) / 2, unit: 'day' };
+  const [low, high] = [say(from), say(to)];
+  const end = `${high.value} ${high.unit}${high.value === 1 ? '' : 's'}`;
+  if (low.value === high.value && low.unit === high.unit) return end;
+  return `${low.value}${low.unit === high.unit ? '' : ` ${low.unit}${low.value === 1 ? '' : 's'}`} to ${end}`;
+}

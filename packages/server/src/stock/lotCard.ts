@@ -1,6 +1,16 @@
-import { breederLimits, checkCompany, LOSS_WORDS, sexWords, summariseLengths, totalHeads, type Heads } from '@freshet/core/stock';
+import {
+  breederLimits,
+  checkCompany,
+  FIRST_CONDITIONING_DAYS,
+  LOSS_WORDS,
+  ripeIn,
+  sexWords,
+  summariseLengths,
+  totalHeads,
+  type Heads,
+} from '@freshet/core/stock';
 import { formatNumber } from '@freshet/core/units';
-import { houseDay } from '@freshet/core/time';
+import { addDays, houseDay } from '@freshet/core/time';
 import { DomainError, type Clock, type Who } from '../platform';
 import type { RoomService } from '../room';
 import type { BroodstockRepository } from './broodstock.repository';
@@ -131,6 +141,12 @@ export function createLotCards({
     const kind = facts.kinds.get(lot.speciesKey);
     const tank = rooms.tanks.find(({ id }) => id === lot.tankId);
     const today = houseDay(clock.now(), timeZone);
+    const newestSample = samples.at(-1);
+    const sampled = newestSample ? summariseLengths(newestSample.lengths).meanMm : null;
+    const ripe =
+      kind && !lot.isRetired
+        ? ripeIn({ ageDays: view.ageDays, lengthMm: facts.lengths.get(lotId) ?? sampled }, kind.figures)
+        : null;
     const sum = (sex: keyof Heads) => grown.reduce((all, one) => all + one[sex], 0);
     const spawnings = facts.broods
       .filter(({ sires, dams }) => sires.includes(lotId) || dams.includes(lotId))
@@ -200,7 +216,15 @@ export function createLotCards({
       lot: view,
       retiredOrGone: lot.isRetired || totalHeads(lot) === 0,
       caution: kind?.caution ?? null,
-      readiness: readinessWithChecks ?? { state: 'unknown' as const, checks: [], isDueForReplacement: false },
+      readiness: {
+        ...(readinessWithChecks ?? { state: 'unknown' as const, checks: [], isDueForReplacement: false }),
+        ripe: ripe && {
+          from: addDays(today, ripe.fromDays),
+          to: addDays(today, ripe.toDays),
+          broodFrom: addDays(today, ripe.fromDays + FIRST_CONDITIONING_DAYS),
+          by: ripe.by,
+        },
+      },
       company:
         tank && kind && !isYoung
           ? {

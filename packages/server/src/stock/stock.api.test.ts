@@ -50,6 +50,29 @@ describe('a lot of broodstock', () => {
     });
   });
 
+  it('bought young is told when it will be ripe, by age', async () => {
+    const lotId = newId();
+    await keeper.write('addLot', {
+      id: newId(),
+      lotId,
+      speciesKey: 'lemon-tetra',
+      line: null,
+      generation: null,
+      acquiredFrom: null,
+      origin: 'local',
+      bornOn: '2026-02-01',
+      tankId: tank('A1'),
+      heads: { ...EMPTY, unsexed: 8 },
+      at: NOW,
+    });
+    const { readiness } = await keeper.get('lotCard', { params: { lotId } });
+    const kind = (await keeper.get('species')).find(({ key }) => key === 'lemon-tetra');
+    const born = Date.parse('2026-02-01T12:00:00Z');
+    const on = (days: number) => new Date(born + days * 86_400_000).toISOString().slice(0, 10);
+    const [early, late] = kind?.figures.maturityDays ?? [0, 0];
+    expect(readiness.ripe).toEqual({ from: on(early), to: on(late), broodFrom: on(early + 14), by: 'age' });
+  });
+
   it.each([
     ['no animal at all', { heads: EMPTY }, '#/heads/unsexed'],
     ['a negative number', { heads: { ...EMPTY, males: -1 } }, '#/heads/males'],

@@ -1,5 +1,5 @@
 import { decidePlace, endOfShelf } from '@freshet/core/room';
-import { formatNumber } from '@freshet/core/units';
+import { formatNumber, inUnits } from '@freshet/core/units';
 import { useEntryForm, useHouse } from '../data';
 import { EntryFormFrame, Notice, QuantityField, readQuantity, SelectField } from '../ui';
 import type { Rack, Tank } from './layoutRoom';
@@ -75,8 +75,8 @@ export function MoveTankForm({
       </div>
       {decision && !decision.ok && <Notice>{decision.message}</Notice>}
       <p className="text-note text-quiet">
-        {tank.code} weighs {formatNumber(tank.totalKg)} kg as it stands. Empty it first; never lift it full or alone. A full rack
-        can exceed a domestic floor; ask a qualified person.
+        {tank.code} weighs {inUnits(`${formatNumber(tank.totalKg)} kg`, house.units)} as it stands. Empty it first; never lift it
+        full or alone. A full rack can exceed a domestic floor; ask a qualified person.
       </p>
     </EntryFormFrame>
   );

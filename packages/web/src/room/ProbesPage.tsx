@@ -3,7 +3,7 @@ import { toast } from 'sonner';
 import { v7 as newId } from 'uuid';
 import { PLAYED_FAULTS } from '@freshet/contract/room';
 import { formatInstant } from '@freshet/core/time';
-import { formatNumber } from '@freshet/core/units';
+import { formatNumber, inUnits } from '@freshet/core/units';
 import { ApiProblem, send, showTemperature, useEntryForm, useGet, useHouse, type Reply } from '../data';
 import { Button, Dialog, Empty, EntryFormFrame, Loaded, PageHead, SelectField, TextField } from '../ui';
 import { Link } from 'react-router';
@@ -171,7 +171,8 @@ export function ProbesPage() {
                             probe.faults.map((fault) => (
                               <span key={fault.fault} className="block font-semibold text-rust">
                                 {FAULT_WORDS[fault.fault]}
-                                {fault.by !== 0 && `, ${fault.by > 0 ? '+' : '−'}${formatNumber(Math.abs(fault.by))} °C`}
+                                {fault.by !== 0 &&
+                                  inUnits(`, ${fault.by > 0 ? '+' : '−'}${formatNumber(Math.abs(fault.by))} °C off`, house.units)}
                                 <span className="font-normal text-quiet">
                                   {' '}
                                   since {formatInstant(fault.since, house.today, house.timeZone)}

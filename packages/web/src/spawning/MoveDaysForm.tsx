@@ -18,11 +18,13 @@ export function MoveDaysForm({
   attempt,
   species,
   triggerDays,
+  cultureStarts,
   done,
 }: {
   attempt: Reply<'attempt'>;
   species: Reply<'species'>[number];
   triggerDays: readonly [number, number];
+  cultureStarts: Parameters<typeof planAttempt>[0]['cultureStarts'];
   done: () => void;
 }) {
   const house = useHouse();
@@ -69,6 +71,7 @@ export function MoveDaysForm({
             figures: species.figures as Parameters<typeof planAttempt>[0]['figures'],
             start: species.start,
             triggerDays,
+            cultureStarts,
           })}
           move={move}
         />

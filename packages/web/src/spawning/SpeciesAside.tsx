@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { bundled, FEW, sureWords, USUAL_RULE, weighEvidence } from '@freshet/core/spawning';
 import { FOOD_NAMES, METHOD_TEMPLATES } from '@freshet/core/species';
-import { formatRange } from '@freshet/core/units';
+import { formatRange, inUnits } from '@freshet/core/units';
 import { showTemperature, showVolume, useHouse, type Reply } from '../data';
 import { Fact, Notice, Panel } from '../ui';
 import type { OwnHistory } from './useOwnHistory';
@@ -70,7 +70,8 @@ export function SpeciesAside({
               <b>
                 {row.with.successes} of {row.with.trials}
               </b>{' '}
-              {row.withWords}, {row.without.successes} of {row.without.trials} {row.withoutWords}:{' '}
+              {inUnits(row.withWords, house.units)}, {row.without.successes} of {row.without.trials}{' '}
+              {inUnits(row.withoutWords, house.units)}:{' '}
               <span className={row.claim ? 'font-semibold' : 'text-quiet'}>{sureWords(row)}</span>
             </p>
           ))}

@@ -2,8 +2,9 @@ import { useEffect, useRef, useState } from 'react';
 import { rewarm } from '@freshet/core/room';
 import { stepsWords, type Recipe } from '@freshet/core/spawning';
 import { tryCompute } from '@freshet/core/errors';
-import { formatNumber, formatRange, inUnits, parseQuantity } from '@freshet/core/units';
-import { showTemperature, showVolume, useEntryForm, useGet, useHouse } from '../data';
+import { lapse } from '@freshet/core/time';
+import { formatNumber, inUnits, parseQuantity } from '@freshet/core/units';
+import { showTemperature, showVolume, temperatureSign, useEntryForm, useGet, useHouse } from '../data';
 import {
   EntryFormFrame,
   Fact,
@@ -157,7 +158,7 @@ export function TriggerForm({
           kind="temperature"
           text={values.newC}
           defaultUnit={house.units.temperature}
-          label="New water at"
+          label={`New water at, ${temperatureSign(house.units)}`}
           hint={cold.ok || newC === null ? undefined : `Empty: ${showTemperature(newC, house)}, as it was last measured.`}
           error={errors.newC?.message}
           {...register('newC')}
@@ -184,7 +185,7 @@ export function TriggerForm({
         </div>
       )}
       <p className="text-note text-quiet">
-        Usual days from trigger to eggs: {formatRange(triggerDays)},{' '}
+        Usual days from trigger to eggs: {lapse(triggerDays)},{' '}
         {broods > 0 ? `by ${broods} of your own` : 'a general habit, none of your own yet'}.
       </p>
       <NoteField

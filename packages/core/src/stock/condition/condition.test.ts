@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { breederLimits, SIGNS_OF } from './breederCondition';
 import { checkCompany } from './checkCompany';
 import { decideBreederReadiness, scoreTrend, type BreederFacts } from './decideBreederReadiness';
-import { METHOD_TEMPLATES, METHODS } from '../../species';
+import { ripeIn } from './ripeIn';
+import { expectedLengthMm, METHOD_TEMPLATES, METHODS } from '../../species';
 import { rankAnimals, selectionIntensity } from '../selection/selection';
 
 const limits = breederLimits('caveGuarder', METHOD_TEMPLATES.caveGuarder.figures);
@@ -141,5 +142,28 @@ describe('selection', () => {
         expect(strength.at(-1)).toBe(0);
       }),
     );
+  });
+});
+
+describe('young stock', () => {
+  const { figures } = METHOD_TEMPLATES.caveGuarder;
+  it('is ripe when old enough and long enough, whichever is later', () => {
+    const [early, late] = figures.maturityDays;
+    expect(ripeIn({ ageDays: 60, lengthMm: null }, figures)).toEqual({ fromDays: early - 60, toDays: late - 60, by: 'age' });
+    const runt = ripeIn({ ageDays: early - 5, lengthMm: figures.maturityMm[0] / 2 }, figures);
+    expect(runt?.by).toBe('both');
+    expect(runt?.fromDays).toBeGreaterThan(5);
+  });
+
+  it('of a length grows to the least length of a breeder on the day the curve says', () => {
+    const lengthMm = expectedLengthMm(figures, 40);
+    const ripe = ripeIn({ ageDays: null, lengthMm }, figures);
+    const mm = expectedLengthMm(figures, 40 + (ripe?.fromDays ?? 0));
+    expect(Math.abs(mm - figures.maturityMm[0])).toBeLessThan(0.3);
+  });
+
+  it('says nothing of animals of which nothing is known, or that may be ripe', () => {
+    expect(ripeIn({ ageDays: null, lengthMm: null }, figures)).toBeNull();
+    expect(ripeIn({ ageDays: figures.maturityDays[0], lengthMm: null }, figures)).toBeNull();
   });
 });

@@ -20,6 +20,17 @@ interface Mark {
   look: 'plan' | 'done' | 'sign' | 'eggs';
 }
 
+/** As much of a text as there is room for. */
+function fitted(text: string, room: number): string {
+  if (measureText(text) <= room) return text;
+  const kept = [...text].length;
+  for (let length = kept - 1; length > 3; length--) {
+    const short = `${text.slice(0, length).trimEnd()} …`;
+    if (measureText(short) <= room) return short;
+  }
+  return '…';
+}
+
 /** Packs labels into lanes from the left, none over another. */
 function inLanes(marks: readonly Mark[], x: (ms: number) => number, width: number) {
   const ends: number[] = [];
@@ -28,13 +39,15 @@ function inLanes(marks: readonly Mark[], x: (ms: number) => number, width: numbe
     .map((mark) => {
       const from = x(mark.at);
       const bar = Math.max(9, x(mark.to) - from);
-      const label = measureText(mark.label) + 14;
-      const flip = from + bar + label > width;
+      const [before, behind] = [from - 5, width - from - bar - 5];
+      const words = fitted(mark.label, Math.max(before, behind) - 9);
+      const label = measureText(words) + 14;
+      const flip = label > behind && before > behind;
       const [left, right] = flip ? [from - label, from + bar] : [from, from + bar + label];
       let lane = ends.findIndex((end) => end <= left);
       if (lane < 0) lane = ends.length;
       ends[lane] = right;
-      return { mark, from, bar, flip, lane };
+      return { mark, words, from, bar, flip, lane };
     });
 }
 
@@ -145,7 +158,7 @@ export function AttemptLine({
           </g>
         ))}
         {!attempt.outcome && <line x1={x(now)} x2={x(now)} y1={TOP - 4} y2={height} stroke="var(--rust)" strokeWidth={2} />}
-        {placed.map(({ mark, from: left, bar, flip, lane }) => {
+        {placed.map(({ mark, words, from: left, bar, flip, lane }) => {
           const top = TOP + 4 + lane * LANE;
           const fill =
             mark.look === 'plan'
@@ -173,7 +186,7 @@ export function AttemptLine({
                 textAnchor={flip ? 'end' : 'start'}
                 className={mark.isSeen ? 'fill-ink text-note font-semibold' : 'fill-quiet text-note'}
               >
-                {mark.label}
+                {words}
               </text>
             </g>
           );

@@ -1,5 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
+import { startsFor } from '@freshet/core/larder';
 import { formatDay, formatInstantRange } from '@freshet/core/time';
 import { showPercent, useGet, useHouse, type Reply } from '../../data';
 import { Button, ButtonLink, Dialog, Fact, Loaded, Notice, PageHead, Panel } from '../../ui';
@@ -217,7 +218,15 @@ export function AttemptPage() {
               />
             </Dialog>
             <Dialog title="Move its days" about={attempt.name} open={sheet === 'days'} onClose={close} wide>
-              {kind && <MoveDaysForm attempt={attempt} species={kind} triggerDays={history.triggerDays} done={close} />}
+              {kind && (
+                <MoveDaysForm
+                  attempt={attempt}
+                  species={kind}
+                  triggerDays={history.triggerDays}
+                  cultureStarts={startsFor}
+                  done={close}
+                />
+              )}
             </Dialog>
             <Dialog title="End the attempt" about={attempt.name} open={sheet === 'end'} onClose={close}>
               <EndForm attempt={attempt} spawned={attempt.broodIds.length > 0} done={close} />

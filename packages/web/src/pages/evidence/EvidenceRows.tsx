@@ -1,5 +1,6 @@
 import { factorWords, sureWords, type EvidenceRow } from '@freshet/core/spawning';
-import { showPercent } from '../../data';
+import { inUnits } from '@freshet/core/units';
+import { showPercent, useHouse } from '../../data';
 import { Why } from '../../ui';
 
 const BAR = 168;
@@ -31,7 +32,9 @@ function RateBar({ tally, isBetter }: { tally: EvidenceRow['with']; isBetter: bo
 
 /** One thing done or not done: both sides with their ranges, and how sure. */
 export function EvidenceLine({ row }: { row: EvidenceRow }) {
+  const { units } = useHouse();
   const better = row.probability >= 0.5;
+  const [withWords, withoutWords] = [inUnits(row.withWords, units), inUnits(row.withoutWords, units)];
   const side = (tally: EvidenceRow['with'], words: string, isBetter: boolean) => (
     <div className="flex flex-col">
       <RateBar tally={tally} isBetter={isBetter && row.claim} />
@@ -48,15 +51,15 @@ export function EvidenceLine({ row }: { row: EvidenceRow }) {
       className={`grid gap-x-5 gap-y-1 border-b border-rule py-2.5 md:grid-cols-[190px_minmax(0,1fr)_minmax(0,1fr)_230px] ${row.claim ? 'border-l-4 border-l-deep bg-sheet pl-3' : 'pl-4'}`}
     >
       <b className={row.claim ? '' : 'font-semibold text-quiet'}>{row.label}</b>
-      {side(row.with, row.withWords, better)}
-      {side(row.without, row.withoutWords, !better)}
+      {side(row.with, withWords, better)}
+      {side(row.without, withoutWords, !better)}
       <span className={row.claim ? 'font-semibold' : 'text-quiet'}>
         {sureWords(row)}{' '}
         <Why
           about={row.label}
           inputs={[
-            { label: row.withWords, value: `${row.with.successes} of ${row.with.trials}` },
-            { label: row.withoutWords, value: `${row.without.successes} of ${row.without.trials}` },
+            { label: withWords, value: `${row.with.successes} of ${row.with.trials}` },
+            { label: withoutWords, value: `${row.without.successes} of ${row.without.trials}` },
             { label: 'Chance alone would give this split', value: row.p === null ? 'cannot be said' : showPercent(row.p) },
             { label: 'Corrected for all that was looked at', value: row.q === null ? 'cannot be said' : showPercent(row.q) },
           ]}

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { v7 as newId } from 'uuid';
-import { CONDITION_SIGNS, conditionFactor, summariseLengths } from '@freshet/core/stock';
-import { formatDay, houseDay } from '@freshet/core/time';
+import { CONDITION_SIGNS, conditionFactor, FIRST_CONDITIONING_DAYS, summariseLengths } from '@freshet/core/stock';
+import { formatDay, formatDayRange, houseDay } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
 import { useHouse, useLog, type Reply } from '../../data';
 import { Button, Why } from '../../ui';
@@ -44,7 +44,33 @@ export function ReadinessChecks({ card }: { card: Card }) {
           </li>
         ))}
       </ul>
+      <RipeLine card={card} />
     </>
+  );
+}
+
+/** When stock that is too young will be ripe, and the earliest brood of it. */
+function RipeLine({ card }: { card: Card }) {
+  const house = useHouse();
+  const { ripe } = card.readiness;
+  if (!ripe) return null;
+  return (
+    <p className="mt-1">
+      Ripe <b>{formatDayRange(ripe.from, ripe.to, house.today)}</b>; the earliest brood from{' '}
+      {formatDay(ripe.broodFrom, house.today)}.{' '}
+      <Why
+        about="Ripe"
+        formula={
+          {
+            age: 'The age at which the species breeds, less the age they have.',
+            length: 'The length they have, grown on by the curve of the species to that of its breeders.',
+            both: 'Old enough and, grown on by the curve of the species, long enough: the later of the two.',
+          }[ripe.by]
+        }
+        source="docs/sources.md#condition"
+        notes={[`The brood: ${FIRST_CONDITIONING_DAYS} days of conditioning after the first of them are ripe.`]}
+      />
+    </p>
   );
 }
 
