@@ -20,6 +20,8 @@ export interface AttemptPlan {
   visit?: Record<string, string>;
   /** Where the young go, and when, counted from laying. */
   moves?: { day: number; tank: string; share: number }[];
+  /** What was picked on the days after the first eggs of a daily layer. */
+  picks?: number[];
   /** `raised`: sold by now; `lost`: none left; otherwise they live. */
   fate?: 'raised' | 'lost';
   /** Signs of settling, so many days ago. */
@@ -95,6 +97,8 @@ const LIVING: Living[] = [
   ['telmatochromis-vittatus', 'Vittatus 4', 'A2.1', ['vittatus'], ['vittatus'], 66.5, 40],
   ['telmatochromis-shell', 'Shells 5', 'A2.2', ['shell'], ['shell'], 40.4, 18],
   ['boesemans-rainbowfish', 'Rainbows 3', 'A1.6', ['boesemani'], ['boesemani'], 14.5, 34, { eggPlan: 'pullEggs' }],
+  ['forktail-blue-eye', 'Forktails 7', 'B2.4', ['forktail'], ['forktail'], 4.4, 7, { eggPlan: 'pullEggs', picks: [5, 9, 6] }],
+  ['amano-shrimp', 'Amano 1', 'B2.2', ['amano'], ['amano'], 22.4, 900],
   ['forktail-blue-eye', 'Forktails 6', 'A1.6', ['forktail'], ['forktail'], 35.4, 24, { eggPlan: 'pullEggs' }],
   ['angelfish', 'Angels 8', 'A2.5', ['torn'], ['blue'], 71.4, 170, { moves: [{ day: 24, tank: 'A2.5', share: 1 }] }],
   ['humpback-limia', 'Limia 12', 'A3.4', ['sorrel'], ['marrowNew'], 5.4, 22],
@@ -147,6 +151,8 @@ const PAST: Past[] = [
   ['angelfish', 'Angels', 'C2.2', ['angel'], ['angel'], 396, 66, 5, 240, { warm: 0.6, stable: 0.55 }],
 ];
 
+const pulls = ['sixray-aspidoras', 'angelfish'];
+
 /** Every attempt of the story, oldest first; `pick` decides chance. */
 export function attemptPlans(pick: {
   chance(probability: number): boolean;
@@ -173,6 +179,8 @@ export function attemptPlans(pick: {
         eggs: clutch,
         trigger,
         fate,
+        // Every other clutch of those that stick to glass was pulled, the next left on its leaf without the parents.
+        ...(pulls.includes(species) ? { eggPlan: i % 2 === 0 ? 'pullEggs' : 'removeParents' } : {}),
       });
     }
   }

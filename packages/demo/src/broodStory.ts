@@ -6,6 +6,8 @@ import type { AttemptPlan } from './attempts';
 import type { Story } from './story';
 
 const DAY_MS = 86_400_000;
+/** Days in peat until the bag of the story is wetted. */
+const WET_AFTER_DAYS = 165;
 const EMPTY = { males: 0, females: 0, unsexed: 0 };
 
 /** What the story needs to know of the house. */
@@ -134,7 +136,7 @@ export function tellBrood(
   const born = species.start === 'born';
   const carried = species.start === 'carried';
   const [broodId, lotId] = [story.newId(laid.to), story.newId(laid.to)];
-  const white = born || carried ? 0 : Math.round(plan.eggs * random.between(0.06, 0.16));
+  const white = born || carried || species.eggsRest ? 0 : Math.round(plan.eggs * random.between(0.06, 0.16));
   story.write(laid.to, 'addClutch', { id: story.newId(laid.to), broodId, lotId, attemptId, laid, count: plan.eggs, white });
   const growing: Growing = { broodId, lots: [{ id: lotId, tank: plan.tank, count: plan.eggs - white }] };
   const lot = growing.lots[0];
@@ -155,6 +157,21 @@ export function tellBrood(
   }
   if (hatched.to > story.now) {
     // Peat is taken out of the adults' tank and lies in a bag.
+    const bagged = plusDays(laid.to, 1);
+    if (species.eggsRest)
+      story.write(bagged, 'bagPeat', {
+        id: story.newId(bagged),
+        broodId,
+        at: bagged,
+        label: 'N3',
+        place: 'tea tin, linen shelf',
+        moisture: 'damp',
+        wetOn: plusDays(laid.to, WET_AFTER_DAYS).slice(0, 10),
+      });
+    for (const [i, picked] of (plan.picks ?? []).entries()) {
+      const at = plusDays(laid.to, i + 1);
+      story.write(at, 'pickEggs', { id: story.newId(at), broodId, picked, at: { from: plusDays(at, -0.5), to: at }, next: null });
+    }
     for (const { day, tank } of species.eggsRest ? (plan.moves ?? []) : []) {
       const at = plusDays(laid.to, day);
       story.write(at, 'move', {
@@ -169,7 +186,8 @@ export function tellBrood(
     }
     return { swimming: null };
   }
-  const afterHatch = Math.round(lot.count * random.between(0.82, 0.95));
+  // Eggs left where they stick without their parents go white more often than those beside an air-stone.
+  const afterHatch = Math.round(lot.count * random.between(0.82, 0.95) * (plan.eggPlan === 'removeParents' ? 0.8 : 1));
   if (!carried) {
     lot.count = afterHatch;
     story.write(hatched.to, 'observe', {

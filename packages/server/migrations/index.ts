@@ -9,6 +9,7 @@ import { entriesAndRevision } from './2026-11-25-08-entries-and-revision';
 import { causes } from './2026-11-26-09-causes';
 import { hoursAndRecipes } from './2026-11-26-10-hours-and-recipes';
 import { keepersOwn } from './2026-11-26-11-keepers-own';
+import { eggCare } from './2026-11-26-12-egg-care';
 import type { Migration } from './migration';
 
 /** In the order they run. */
@@ -24,4 +25,5 @@ export const MIGRATIONS: readonly Migration[] = [
   causes,
   hoursAndRecipes,
   keepersOwn,
+  eggCare,
 ];

@@ -7,6 +7,7 @@ import { endpoint } from '../endpoints';
 import { entries, TOUCHES } from '../log';
 import { StageWindowSchema } from '../spawning';
 import { COUNT_WAYS } from '../stock';
+import { BagPeat, Drop, EggsOnTheirWay, KeepEggs, PickEggs, WetPeat } from './eggs.schema';
 import { Id, Instant, Override, TimeRange, WholeCount } from '../values';
 
 /** Eggs seen (or carried, or young born): makes the brood and its first lot. */
@@ -181,6 +182,9 @@ export const BroodCard = v.object({
 export const BroodPage = v.object({
   ...BroodCard.entries,
   born: v.boolean(),
+  ...EggsOnTheirWay.entries,
+  /** Pictures kept with it, newest first. */
+  photos: v.array(v.object({ id: v.string(), at: v.string() })),
   parents: v.array(v.object({ lotId: v.string(), role: v.picklist(['sire', 'dam']), label: v.string() })),
   windows: v.array(StageWindowSchema),
   ledger: v.array(v.object({ label: v.string(), count: v.number() })),
@@ -210,6 +214,7 @@ export const BroodOutcomeReply = v.object({
   males: v.number(),
   females: v.number(),
   eggPlan: v.nullable(v.picklist(EGG_PLANS)),
+  container: v.nullable(v.string()),
   fungus: v.nullable(v.picklist(FUNGUS_SCHOOLS)),
   tankCode: v.nullable(v.string()),
   mothers: v.array(v.object({ lotId: v.string(), label: v.string(), bornOn: v.nullable(v.string()), females: v.number() })),
@@ -231,11 +236,34 @@ export const broodsEntries = entries({
     touches: [...TOUCHES.broods, ...TOUCHES.lots, ...TOUCHES.spawns, ...TOUCHES.descent],
   },
   triage: { role: 'sitter', words: 'eggs looked through', touches: [...TOUCHES.broods, ...TOUCHES.lots, ...TOUCHES.descent] },
+  eggKeeping: {
+    role: 'sitter',
+    words: 'way of keeping the eggs changed',
+    touches: [...TOUCHES.broods, ...TOUCHES.lots],
+  },
+  eggPick: {
+    role: 'sitter',
+    words: 'eggs picked',
+    touches: [...TOUCHES.broods, ...TOUCHES.lots, ...TOUCHES.spawns, ...TOUCHES.descent],
+  },
+  peatBag: { role: 'sitter', words: 'peat bagged', touches: TOUCHES.broods },
+  wetting: {
+    role: 'sitter',
+    words: 'peat wetted',
+    touches: [...TOUCHES.broods, ...TOUCHES.lots, ...TOUCHES.spawns, ...TOUCHES.descent],
+  },
   white: { role: 'sitter', words: 'white eggs picked', touches: [...TOUCHES.broods, ...TOUCHES.lots, ...TOUCHES.descent] },
 });
 
 export const broodsEndpoints = {
   broods: endpoint({ method: 'GET', path: '/api/broods', summary: 'Living broods', role: 'viewer', reply: v.array(BroodCard) }),
+  drops: endpoint({
+    method: 'GET',
+    path: '/api/lots-due',
+    summary: 'Livebearers: the last drop of each and the window of the next',
+    role: 'viewer',
+    reply: v.array(Drop),
+  }),
   brood: endpoint({
     method: 'GET',
     path: '/api/broods/:broodId',
@@ -267,6 +295,14 @@ export const broodsEndpoints = {
   }),
   joinBrood: broodsEntries.join({ path: '/api/brood-joins', summary: 'Say which attempt a brood is of', body: JoinBrood }),
   triage: broodsEntries.triage({ path: '/api/triages', summary: 'Look through the eggs of a clutch', body: NewTriage }),
+  keepEggs: broodsEntries.eggKeeping({
+    path: '/api/egg-keepings',
+    summary: 'Keep the eggs of a clutch another way from now on',
+    body: KeepEggs,
+  }),
+  pickEggs: broodsEntries.eggPick({ path: '/api/egg-picks', summary: 'Log eggs picked from a daily layer', body: PickEggs }),
+  bagPeat: broodsEntries.peatBag({ path: '/api/peat-bags', summary: 'Bag peat with eggs', body: BagPeat }),
+  wetPeat: broodsEntries.wetting({ path: '/api/wettings', summary: 'Log a wetting of peat and who hatched', body: WetPeat }),
   pickWhite: broodsEntries.white({
     path: '/api/whites',
     summary: 'Log white eggs picked out',

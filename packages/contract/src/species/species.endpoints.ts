@@ -123,9 +123,10 @@ export const SpeciesReply = v.object({
   hangs: v.boolean(),
   eggSite: v.picklist(['loose', 'mop', 'glass', 'cave', 'shell', 'nest', 'peat', 'brush', 'body']),
   eggCare: v.pipe(
-    v.array(v.object({ on: v.picklist(['laid', 'beforeHatch', 'swimming']), text: v.string(), why: v.string() })),
+    v.array(v.object({ on: v.picklist(['laid', 'beforeHatch', 'hatched', 'swimming']), text: v.string(), why: v.string() })),
     v.readonly(),
   ),
+  larvae: v.nullable(v.object({ saltGPerL: usefulDays, withinDays: v.number(), settleDays: usefulDays })),
   leaves,
   breeders: v.optional(breeders),
   usefulDays: v.optional(usefulDays),

@@ -5,7 +5,7 @@ import { entries, TOUCHES } from '../log';
 import { Day, Heads, Id, Instant, Name, Note, Override, Version, WholeCount } from '../values';
 import { Candidates } from './candidates.schema';
 import { Lot, ORIGINS } from './lot.schema';
-import { LENGTH_METHODS, NewMark, SampleLengths } from './measures.schema';
+import { LENGTH_METHODS, NewMark, Ripe, SampleLengths } from './measures.schema';
 
 const SIGNS = Object.keys(CONDITION_SIGNS) as [ConditionSign, ...ConditionSign[]];
 const lengthMm = v.nullable(
@@ -173,20 +173,15 @@ const Learned = v.object({
 });
 const Check = v.object({ what: v.string(), state: v.picklist(['met', 'unmet', 'unknown']), words: v.string() });
 
+const READY = ['ready', 'notReady', 'unknown'] as const;
+const Readiness = v.object({ state: v.picklist(READY), checks: v.array(Check), isDueForReplacement: v.boolean(), ripe: Ripe });
+
 /** One animal or group with its life. */
 export const LotCard = v.object({
   lot: Lot,
   retiredOrGone: v.boolean(),
   caution: v.nullable(v.string()),
-  readiness: v.object({
-    state: v.picklist(['ready', 'notReady', 'unknown']),
-    checks: v.array(Check),
-    isDueForReplacement: v.boolean(),
-    /** Days on which too young ones will be ripe, and from when they can have a brood; null where nothing says so. */
-    ripe: v.nullable(
-      v.object({ from: v.string(), to: v.string(), broodFrom: v.string(), by: v.picklist(['age', 'length', 'both']) }),
-    ),
-  }),
+  readiness: Readiness,
   company: v.nullable(
     v.object({ tankCode: v.string(), checks: v.array(v.object({ what: v.string(), isMet: v.boolean(), words: v.string() })) }),
   ),
@@ -260,7 +255,7 @@ export const broodstockEntries = entries({
   programmeEnd: { role: 'keeper', words: 'conditioning ended', touches: [...TOUCHES.lots] },
   merge: { role: 'keeper', words: 'lots put together', touches: [...TOUCHES.lots, ...TOUCHES.broods, ...TOUCHES.descent] },
   tag: { role: 'keeper', words: 'taken out by name', touches: [...TOUCHES.lots, ...TOUCHES.broods, ...TOUCHES.descent] },
-  photo: { role: 'sitter', words: 'photograph', touches: [...TOUCHES.lots] },
+  photo: { role: 'sitter', words: 'photograph', touches: [...TOUCHES.lots, ...TOUCHES.broods] },
   grading: { role: 'keeper', words: 'graded', touches: [...TOUCHES.lots] },
   throwback: { role: 'sitter', words: 'throwback', touches: [...TOUCHES.lots] },
   import: { role: 'keeper', words: 'taken over from a file', touches: [...TOUCHES.lots, ...TOUCHES.descent, ...TOUCHES.room] },

@@ -37,3 +37,8 @@ export const NewMark = v.pipe(
     ['pIfFemale'],
   ),
 );
+
+/** Days on which too young ones will be ripe, and from when they can have a brood; null where nothing says so. */
+export const Ripe = v.nullable(
+  v.object({ from: v.string(), to: v.string(), broodFrom: v.string(), by: v.picklist(['age', 'length', 'both']) }),
+);

@@ -2,9 +2,12 @@ import { BAR_RANK, type Agenda, type Alarm, type Bar } from '../agenda';
 import { codesOf } from '../room';
 import { canSwallow } from '../species';
 import { formatInstant, houseDay } from '../time';
-import { BROODS_CHORES, broodChores } from './broodChores';
+import { broodChores } from './broodChores';
+import { BROODS_CHORES } from './choreKinds';
+import { dropBars, dropChores } from './drops';
 import type { BroodsView, ReadBrood } from './facts';
 import { leaveAlarms } from './leaves';
+import { peatBars } from './peat';
 import { residentsOf, type Resident } from './residents';
 
 function broodAlarms(view: BroodsView): Alarm[] {
@@ -12,6 +15,8 @@ function broodAlarms(view: BroodsView): Alarm[] {
   const { now, timeZone } = view;
   for (const read of view.broods) {
     const { brood, species, state } = read;
+    // Peat waits for its wetting: its day is a chore, not a hatch that failed.
+    if (species.eggsRest && state.stage === 'eggs') continue;
     const subject = { kind: 'brood', id: brood.id } as const;
     const codes = codesOf(
       view,
@@ -53,6 +58,7 @@ const troubleAlarms = (view: BroodsView): Alarm[] =>
 
 function stageBars(read: ReadBrood, view: BroodsView): Bar[] {
   const { brood, species, state, lots } = read;
+  if (species.eggsRest && state.stage === 'eggs') return peatBars(read, view);
   const { timeZone } = view;
   const subject = { kind: 'brood', id: brood.id } as const;
   const codes = codesOf(
@@ -127,12 +133,14 @@ function notes(view: BroodsView, tankId: string): string[] {
 
 export const broodsAgenda: Agenda<BroodsView> = {
   kinds: BROODS_CHORES,
-  chores: (view, day) =>
-    [...view.broodsByTank].flatMap(([tankId, broods]) => {
+  chores: (view, day) => [
+    ...dropChores(view, day),
+    ...[...view.broodsByTank].flatMap(([tankId, broods]) => {
       const tank = view.tanks.get(tankId);
       return tank ? broods.flatMap((read) => broodChores(read, tank, view, day).map((due) => ({ tankId, chore: due }))) : [];
     }),
+  ],
   alarms: (view) => [...troubleAlarms(view), ...leaveAlarms(view), ...broodAlarms(view)],
-  bars: (view) => view.broods.flatMap((read) => stageBars(read, view)),
+  bars: (view) => [...view.broods.flatMap((read) => stageBars(read, view)), ...dropBars(view)],
   notes,
 };

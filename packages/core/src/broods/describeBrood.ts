@@ -1,3 +1,5 @@
+import type { EggKeeping } from './eggPlans';
+import type { PeatBag } from './peat';
 import { developmentWindows, type StageWindow, type TemperatureReading } from '../spawning';
 import {
   expectedAgeDays,
@@ -31,6 +33,10 @@ export interface BroodFacts {
   alive: number;
   /** The newest sample of its lengths, of all its lots together; absent where nobody measured. */
   measured?: { at: Instant; meanMm: number; smallestTenthMm: number; count: number } | null;
+  /** How its eggs are kept since that was changed; absent while the recipe holds. */
+  keeping?: EggKeeping | null;
+  /** The bag of peat its eggs lie in; absent where nobody bagged them. */
+  peat?: PeatBag | null;
 }
 
 /** A brood by name, with what has been logged of it. */

@@ -3,6 +3,7 @@ import { tryCompute } from '../errors';
 import type { ResolvedSpecies, StageDuration } from '../species';
 import type { SpawningAttempt, SpawningView, TemperatureReading } from '../spawning';
 import { totalHeads, type StockLot } from '../stock';
+import { keepingOf, type EggKeeping } from './eggPlans';
 import { describeBrood, type BroodRecord, type BroodState } from './describeBrood';
 
 /** A species' hatch, and its way from hatch to swimming, as the house's own broods have shown them; null where they show nothing. */
@@ -32,6 +33,8 @@ export interface ReadBrood {
   state: BroodState;
   lots: readonly StockLot[];
   attempt: SpawningAttempt | null;
+  /** How its eggs are kept; null where no recipe says so and nobody changed it. */
+  keeping: EggKeeping | null;
 }
 
 /** A brood whose dates cannot be worked out, and why. */
@@ -86,14 +89,9 @@ export function readBroods(before: SpawningView, facts: BroodsFacts): BroodsView
       continue;
     }
     const state = tryCompute(() => describeBrood(brood, kind, facts.temperatures[brood.id] ?? [], before.now, before.timeZone));
-    if (state.ok)
-      broods.push({
-        brood,
-        species: kind,
-        lots,
-        attempt: before.attempts.get(brood.attemptId ?? '') ?? null,
-        state: state.value,
-      });
+    const attempt = before.attempts.get(brood.attemptId ?? '') ?? null;
+    const keeping = brood.keeping ?? (attempt ? keepingOf(attempt.recipe) : null);
+    if (state.ok) broods.push({ brood, species: kind, lots, attempt, keeping, state: state.value });
     else troubled.push({ brood, lots, trouble: `The figures of ${kind.commonName} contradict each other. ${state.trouble}` });
   }
   const broodsByTank = new Map<string, ReadBrood[]>();

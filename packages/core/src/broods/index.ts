@@ -25,7 +25,7 @@ export {
   type ReadBrood,
   type TroubledBrood,
 } from './facts';
-export { BROODS_CHORES } from './broodChores';
+export { BROODS_CHORES } from './choreKinds';
 export { broodsAgenda } from './agenda';
 export { subsampleCount, survival, type SubsampleCount, type SurvivalEvent, type SurvivalStep } from './countBrood';
 export {
@@ -43,5 +43,23 @@ export {
   type FemaleRecord,
   type WayKept,
 } from './outcome';
+export {
+  changesToTrace,
+  EGG_MACHINES,
+  fallBacks,
+  FUNGUS_CARE,
+  keepingOf,
+  leafDose,
+  recentEggLosses,
+  type EggKeeping,
+  type EggLosses,
+  type EggMachine,
+  type EggTrouble,
+  type FallBack,
+} from './eggPlans';
+export { larvalSalt, larvalTable, type LarvalTable, type SaltDown, type SaltUp } from './larvalSalt';
+export { nextDrop } from './drops';
+export { rollingBatch, type EggPick, type RollingBatch } from './batches';
+export { SECOND_WETTING_DAYS, wettingDays, type PeatBag } from './peat';
 export { describeCarrier, type Carrier, type CarrierSpan } from './carriers';
 export { CARRIER_STEPS, LOSS_SPANS, OUTCOME_STAGES, type CarrierStep, type LossSpan, type OutcomeStage } from './stages';

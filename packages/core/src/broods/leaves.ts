@@ -90,7 +90,7 @@ function leavers(read: ReadBrood, { who }: Leave, tankId: string, view: BroodsVi
 
 /** Who should leave a tank for the sake of a brood in it, by the method's plan and the recipe's choice. */
 export function dueLeaves(read: ReadBrood, tankId: string, view: BroodsView): DueLeave[] {
-  const stays = read.attempt?.recipe.eggPlan === 'leaveWithParents';
+  const stays = read.keeping?.plan === 'leaveWithParents';
   return read.species.leaves.flatMap((leave) => {
     if (stays && leave.who === 'adults') return [];
     const days = daysOf(read, leave, view);

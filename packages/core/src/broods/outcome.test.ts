@@ -45,6 +45,7 @@ const outcome = (more: Partial<BroodOutcome>): BroodOutcome => ({
   ...fold([birth(100)]),
   eggPlan: null,
   fungus: null,
+  container: null,
   tankCode: null,
   mothers: [],
   tempC: null,

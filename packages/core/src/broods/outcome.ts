@@ -21,6 +21,8 @@ export interface BroodOutcome {
   females: number;
   eggPlan: EggPlan | null;
   fungus: FungusSchool | null;
+  /** What the eggs lay in; null where it was not said. */
+  container: string | null;
   /** The tank it was laid or first kept in. */
   tankCode: string | null;
   /** The mothers it may be of, with when they were born. */

@@ -374,19 +374,24 @@ describe('chores', () => {
     expect(stop?.chores.map((chore) => chore.kind)).not.toContain('pickWhite');
   });
 
-  it('of peat eggs are a look once a week and no water', () => {
-    const at = (age: number) =>
+  it('of peat eggs are to bag them, a look once a week, and the wetting on its day; no water', () => {
+    const at = (age: number, wetOn: string | null) =>
       chores(
         house({
           lots: [lot('eggs', 'T1', 'rachows-nothobranch', { broodId: 'b' })],
           broods: [
-            brood('b', 'rachows-nothobranch', { laid: exactly(new Date(Date.parse(NOW) - age * 86_400_000).toISOString()) }),
+            brood('b', 'rachows-nothobranch', {
+              laid: exactly(new Date(Date.parse(NOW) - age * 86_400_000).toISOString()),
+              peat: wetOn === null ? null : { label: 'N1', place: null, moisture: 'damp', wetOn, at: NOW },
+            }),
           ],
         }),
         'T1',
       ).map((chore) => chore.kind);
-    expect(at(7)).toEqual(['peatCheck']);
-    expect(at(8)).toEqual([]);
+    expect(at(3, null)).toEqual(['bagPeat']);
+    expect(at(7, '2027-01-01')).toEqual(['peatCheck']);
+    expect(at(8, '2027-01-01')).toEqual([]);
+    expect(at(8, NOW.slice(0, 10))).toEqual(['wetPeat']);
   });
 
   it('feed the young by their own ration and the adults by theirs, and nobody in a cold pond', () => {

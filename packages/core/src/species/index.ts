@@ -13,6 +13,7 @@ export {
   type Leave,
   type EggSite,
   type EggCare,
+  type Larvae,
   type BreederHabits,
   type Figures,
   type FigureKey,

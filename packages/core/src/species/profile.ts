@@ -80,7 +80,7 @@ export type EggSite = 'loose' | 'mop' | 'glass' | 'cave' | 'shell' | 'nest' | 'p
 
 /** What a method asks for once, at a point of the eggs' life. */
 export interface EggCare {
-  on: 'laid' | 'beforeHatch' | 'swimming';
+  on: 'laid' | 'beforeHatch' | 'hatched' | 'swimming';
   text: string;
   why: string;
 }
@@ -140,6 +140,16 @@ export interface Figures {
 }
 export type FigureKey = keyof Figures;
 
+/** Young that begin as larvae in salt water. */
+export interface Larvae {
+  /** Salt they need, g/L, lowest and highest. */
+  saltGPerL: Range;
+  /** Days after release by which they must be in it. */
+  withinDays: number;
+  /** Days from release until the first and the last settle. */
+  settleDays: Range;
+}
+
 /** A method's template: where young start and every figure. */
 export interface MethodTemplate {
   name: string;
@@ -155,6 +165,8 @@ export interface MethodTemplate {
   leaves: readonly Leave[];
   eggSite: EggSite;
   eggCare: readonly EggCare[];
+  /** Only where young begin as larvae in salt water. */
+  larvae?: Larvae | undefined;
   figures: Figures;
 }
 
@@ -190,6 +202,7 @@ export interface ResolvedSpecies extends Omit<SpeciesProfile, 'figures' | 'guard
   leaves: readonly Leave[];
   eggSite: EggSite;
   eggCare: readonly EggCare[];
+  larvae: Larvae | null;
   shipped: boolean;
   figures: Figures;
   origins: Record<FigureKey, 'method' | 'species' | 'own'>;

@@ -31,6 +31,7 @@ export function resolveSpecies(profile: SpeciesProfile, own: Partial<Figures> = 
     leaves: profile.leaves ?? template.leaves,
     eggSite: template.eggSite,
     eggCare: template.eggCare,
+    larvae: template.larvae ?? null,
     shipped,
     figures: { ...template.figures, ...profile.figures, ...own },
     origins,

@@ -185,7 +185,7 @@ export function buildApp({ services, log, secret, webFolder }: AppOptions): Expr
     spawningHandlers(spawning, (at, ids) => broods.byAttempt(at, ids), services.evidence),
     whoOf,
   );
-  mount(router, AREAS.broods, broodsHandlers(broods, broodPages, services.record), whoOf);
+  mount(router, AREAS.broods, broodsHandlers(broods, broodPages, services), whoOf);
   mount(router, AREAS.larder, larderHandlers(larder, viewOf), whoOf);
   mount(router, AREAS.transfers, transfersHandlers(services.transfers), whoOf);
   mount(router, AREAS.rounds, roundsHandlers(rounds), whoOf);

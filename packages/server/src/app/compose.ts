@@ -2,7 +2,15 @@ import { fryRation } from '@freshet/core/larder';
 import { DEMO_ACCOUNTS } from '@freshet/demo';
 import { createAccounts } from '../accounts';
 import { createTicks } from '../agenda';
-import { createBroodPages, createBroods, createBroodsFacts, createEvidence, createRecord, type BroodsService } from '../broods';
+import {
+  createBroodPages,
+  createBroods,
+  createBroodsFacts,
+  createDrops,
+  createEvidence,
+  createRecord,
+  type BroodsService,
+} from '../broods';
 import { createHouse } from '../house';
 import { createLarder } from '../larder';
 import { createLog } from '../log';
@@ -78,6 +86,7 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
     repository: broods.repository,
     conditionsSince: (at, since) => lines.broodstock.repository.conditionsSince(at, since),
   });
+  const drops = createDrops({ clock, room, stock, species, repository: broods.repository });
   const record = createRecord({ clock, room, stock, species, spawning, broods, repository: broods.repository });
   const larder = createLarder({ ...entered, room });
   const roundsRepository = createRoundsRepository(database);
@@ -134,6 +143,7 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
     broodPages,
     evidence,
     record,
+    drops,
     larder,
     house,
     transfers,

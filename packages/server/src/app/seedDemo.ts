@@ -48,6 +48,8 @@ const partsOf = ({ room, readiness, water, probes, biosecurity, stock, lines, sp
   addClutch: broods.addClutch,
   observe: broods.observe,
   pickWhite: broods.pickWhite,
+  pickEggs: broods.pickEggs,
+  bagPeat: broods.bagPeat,
   addCulture: larder.addCulture,
   cultureEvent: larder.cultureEvent,
 });

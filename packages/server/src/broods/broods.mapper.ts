@@ -1,7 +1,7 @@
 import type { BroodRecord } from '@freshet/core/broods';
 import { summariseLengths, totalHeads, type Heads } from '@freshet/core/stock';
 import type { LotRow, SampleRow } from '../stock';
-import type { BroodRow, ObservationRow } from './broods.repository';
+import type { BroodRow, KeepingRow, ObservationRow, PeatBagRow } from './broods.repository';
 
 /** Lots of a brood measured within a week of one another are one sample. */
 const SAMPLED_TOGETHER_MS = 7 * 86_400_000;
@@ -19,12 +19,24 @@ function toMeasured(samples: readonly SampleRow[]): NonNullable<BroodRecord['mea
   return { at: newest, meanMm, smallestTenthMm, count };
 }
 
+const toKeeping = ({ plan, fungus, dyeMgPerL, dyeStockPercent, dailyChangeFraction, container, why, at }: KeepingRow) => ({
+  plan,
+  fungus,
+  dyeMgPerL,
+  dyeStockPercent,
+  dailyChangeFraction,
+  container,
+  why,
+  since: at,
+});
+
 /** What has been logged of a brood. @param lots - all or the living ones @param samples - the newest of each lot */
 export function toFacts(
   brood: BroodRow,
   seen: readonly ObservationRow[],
   lots: readonly LotRow[],
   samples: readonly SampleRow[] = [],
+  eggs: { keeping?: KeepingRow | undefined; bag?: PeatBagRow | undefined } = {},
 ): BroodRecord {
   const last = (kind: ObservationRow['kind']) => {
     const row = seen.findLast((observation) => observation.kind === kind);
@@ -41,5 +53,9 @@ export function toFacts(
     eggsSeenAt: last('eggsSeen')?.to ?? null,
     alive: sumHeads(lots),
     measured: toMeasured(samples),
+    keeping: eggs.keeping ? toKeeping(eggs.keeping) : null,
+    peat: eggs.bag
+      ? { label: eggs.bag.label, place: eggs.bag.place, moisture: eggs.bag.moisture, wetOn: eggs.bag.wetOn, at: eggs.bag.at }
+      : null,
   };
 }

@@ -3,8 +3,14 @@ import {
   computeStream,
   describeBrood,
   describeCarrier,
+  fallBacks,
+  keepingOf,
+  larvalTable,
+  recentEggLosses,
+  rollingBatch,
   stageSpans,
   undescribedBrood,
+  wettingDays,
   type BroodMovement,
   type BroodRecord,
 } from '@freshet/core/broods';
@@ -164,6 +170,36 @@ export function createBroodPages({ clock, room, stock, spawning, broods, rationF
     });
   }
 
+  /** The salt of larvae, by the litres of where they are. */
+  async function larvaeOf(who: Who, { record, species, lots }: Known) {
+    const tankId = lots.find((lot) => totalHeads(lot) > 0)?.tankId;
+    if (!species.larvae || !record.freeSwimming || !tankId) return null;
+    const tank = (await room.repository.all(who)).tanks.find(({ id }) => id === tankId);
+    return tank ? larvalTable(species.larvae, tank.litres, record.freeSwimming.to) : null;
+  }
+
+  /** A daily layer's batch: the first clutch and what was picked since. */
+  async function batchOf(who: Who, { record, species, temperatures, movements }: Known, now: string) {
+    const rows = await broods.repository.picks.find(who, { broodId: record.id }, { order: [['toAt', 'ASC']] });
+    const began = rows[0] ? { from: rows[0].wasFrom, to: rows[0].wasTo } : record.laid;
+    const parents = record.attemptId ? await spawning.repository.parents.find(who, { attemptId: record.attemptId }) : [];
+    const dams = await stock.repository.byIds(
+      who,
+      parents.flatMap(({ lotId, role }) => (role === 'dam' ? [lotId] : [])),
+    );
+    const females = dams.reduce((sum, lot) => sum + lot.females, 0);
+    const births = movements.filter(({ cause }) => cause === 'birth').reduce((sum, one) => sum + totalHeads(one), 0);
+    const first = births - rows.reduce((sum, { picked }) => sum + picked, 0);
+    return rollingBatch(
+      [{ at: began, picked: first }, ...rows.map(({ picked, fromAt, toAt }) => ({ at: { from: fromAt, to: toAt }, picked }))],
+      females,
+      species,
+      temperatures,
+      now,
+      who.timeZone,
+    );
+  }
+
   return {
     /** Living broods, youngest first. */
     async cards(who: Who) {
@@ -183,10 +219,36 @@ export function createBroodPages({ clock, room, stock, spawning, broods, rationF
       const equipped = await room.repository.equippedOf(who, tankIds);
       const algae = tankIds.length > 0 && tankIds.every((tankId) => equipped.get(tankId)?.growsAlgae);
       const parents = known.record.attemptId ? await spawning.parentLabels(who, known.record.attemptId) : [];
+      const { now, timeZone } = { now: clock.now(), timeZone: who.timeZone };
+      const waits = card.stage === 'eggs' && start === 'laid';
+      const [attempt] = known.record.attemptId && waits ? await spawning.repository.byIds(who, [known.record.attemptId]) : [];
+      const keeping = waits ? (known.record.keeping ?? (attempt ? keepingOf(attempt.recipe) : null)) : null;
+      // What was done about a loss answers it.
+      const sinceChange = known.movements.filter(
+        ({ cause, at }) => cause === 'birth' || !keeping?.since || at.to > keeping.since,
+      );
       return {
         ...card,
         born: start === 'born',
         parents,
+        photos: await stock.repository.photosOf(
+          who,
+          known.lots.map(({ id }) => id),
+        ),
+        keeping: known.species.eggsRest ? null : keeping,
+        fallBacks: keeping ? fallBacks(keeping, known.species, recentEggLosses(sinceChange, now)) : [],
+        batch: waits && known.species.eggSite === 'mop' ? await batchOf(who, known, now) : null,
+        larvae: await larvaeOf(who, known),
+        peat:
+          waits && known.species.eggsRest
+            ? {
+                label: known.record.peat?.label ?? null,
+                place: known.record.peat?.place ?? null,
+                moisture: known.record.peat?.moisture ?? null,
+                wetOn: known.record.peat?.wetOn ?? null,
+                ...wettingDays(known.record, known.species, timeZone),
+              }
+            : null,
         windows: state.windows,
         ledger: broodLedger(known.movements, new Set(known.lots.map((lot) => lot.id)), known.record, start === 'born'),
         foods: foodSpans(figures).map(({ food, fromDay, toDay }) => ({

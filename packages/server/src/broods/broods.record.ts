@@ -56,6 +56,7 @@ export function createRecord({ clock, room, stock, species, spawning, broods, re
         )
       ).map((row) => [row.id, middleOf({ from: row.laidFrom, to: row.laidTo }).slice(0, 10)]),
     );
+    const keptBy = new Map((await repository.keepings.newestBy(who, 'broodId', broodIds)).map((kept) => [kept.broodId, kept]));
     const codes = new Map(tanks.map(({ id, code }) => [id, code]));
     const attemptBy = new Map(facts.map((attempt) => [attempt.id, attempt]));
     const lotsBy = groupBy(lots, (lot) => lot.broodId ?? '');
@@ -95,8 +96,10 @@ export function createRecord({ clock, room, stock, species, spawning, broods, re
         ...outcome,
         males: outcome.males + own.reduce((sum, lot) => sum + lot.males, 0),
         females: outcome.females + own.reduce((sum, lot) => sum + lot.females, 0),
-        eggPlan: attempt?.recipe.eggPlan ?? null,
-        fungus: attempt?.recipe.fungus ?? null,
+        // Where it was changed on the way the newest way counts: it is what they hatched in.
+        eggPlan: keptBy.get(row.id)?.plan ?? attempt?.recipe.eggPlan ?? null,
+        container: keptBy.get(row.id)?.container ?? null,
+        fungus: keptBy.get(row.id)?.fungus ?? attempt?.recipe.fungus ?? null,
         tankCode: codes.get(first?.tankId ?? '') ?? null,
         mothers: (attempt?.parents ?? [])
           .filter(({ role }) => role === 'dam')

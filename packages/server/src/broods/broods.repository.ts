@@ -1,6 +1,20 @@
 import { Op } from 'sequelize';
+import type { EggPlan, FungusSchool } from '@freshet/core/spawning';
 import type { Cause } from '@freshet/core/stock';
-import { houseTable, type Database, declareTable, type RowOf, text, id, nullable, instant, type Reading } from '../platform';
+import {
+  houseTable,
+  type Database,
+  declareTable,
+  type RowOf,
+  text,
+  id,
+  nullable,
+  instant,
+  real,
+  whole,
+  day,
+  type Reading,
+} from '../platform';
 
 const BROOD = declareTable('broods', {
   speciesKey: text(),
@@ -25,11 +39,47 @@ const JOIN = declareTable('brood_joins', {
   at: instant(),
 });
 
+const KEEPING = declareTable('egg_keepings', {
+  broodId: id(),
+  plan: text<EggPlan>(),
+  fungus: text<FungusSchool>(),
+  dyeMgPerL: nullable(real()),
+  dyeStockPercent: nullable(real()),
+  dailyChangeFraction: real(),
+  container: nullable(text()),
+  why: nullable(text()),
+  at: instant(),
+});
+export type KeepingRow = RowOf<typeof KEEPING>;
+const PICK = declareTable('egg_picks', {
+  broodId: id(),
+  picked: whole(),
+  fromAt: instant(),
+  toAt: instant(),
+  wasFrom: instant(),
+  wasTo: instant(),
+});
+const PEAT_BAG = declareTable('peat_bags', {
+  broodId: id(),
+  label: text(),
+  place: nullable(text()),
+  moisture: text<'damp' | 'wet' | 'dry'>(),
+  wetOn: day(),
+  at: instant(),
+});
+export type PeatBagRow = RowOf<typeof PEAT_BAG>;
+
 export function createBroodsRepository(database: Database) {
   const broods = houseTable(database, BROOD);
   const observations = houseTable(database, OBSERVATION);
   const joins = houseTable(database, JOIN);
+  const keepings = houseTable(database, KEEPING);
+  const picks = houseTable(database, PICK);
+  const peatBags = houseTable(database, PEAT_BAG);
   return {
+    keepings,
+    picks,
+    peatBags,
     broods,
     observations,
     joins,

@@ -1,5 +1,6 @@
 import type { broodsEndpoints } from '@freshet/contract/broods';
 import type { Handlers } from '../platform';
+import type { DropsReader } from './broods.drops';
 import type { BroodRecordReader } from './broods.record';
 import type { BroodPages } from './broods.pages';
 import type { BroodsService } from './broods.service';
@@ -7,9 +8,10 @@ import type { BroodsService } from './broods.service';
 export const broodsHandlers = (
   broods: BroodsService,
   pages: BroodPages,
-  record: BroodRecordReader,
+  { record, drops }: { record: BroodRecordReader; drops: DropsReader },
 ): Handlers<typeof broodsEndpoints> => ({
   broodRecord: ({ who, params }) => record(who, params.speciesKey ?? ''),
+  drops: ({ who }) => drops(who),
   broods: ({ who }) => pages.cards(who),
   brood: ({ who, params }) => pages.page(who, params.broodId ?? ''),
   addClutch: ({ who, body }) => broods.addClutch(who, body),
@@ -17,5 +19,9 @@ export const broodsHandlers = (
   observe: ({ who, body }) => broods.observe(who, body),
   joinBrood: ({ who, body }) => broods.joinBrood(who, body),
   triage: ({ who, body }) => broods.triage(who, body),
+  keepEggs: ({ who, body }) => broods.keepEggs(who, body),
+  pickEggs: ({ who, body }) => broods.pickEggs(who, body),
+  bagPeat: ({ who, body }) => broods.bagPeat(who, body),
+  wetPeat: ({ who, body }) => broods.wetPeat(who, body),
   pickWhite: ({ who, body }) => broods.pickWhite(who, body),
 });

@@ -12,6 +12,7 @@ import type { RoomService } from '../room';
 import type { SpawningService } from '../spawning';
 import type { BroodDescent, LotRow, StockService } from '../stock';
 import type { SpeciesService } from '../species';
+import { createEggs } from './broods.eggs';
 import { createFound } from './broods.found';
 import { sumHeads as sum, toFacts } from './broods.mapper';
 import { createJoin } from './broods.join';
@@ -68,7 +69,6 @@ export function createBroods(deps: {
       },
     }),
     observation: stock.ledgerUndoing({ tables: [observations] }),
-    white: stock.ledgerUndoing({ tables: [observations] }),
   });
   const { applyGoHome, applyParentsIn } = createBroodMoves({ stock, spawning });
   /** A look for a stage: "not yet" says they are still what they were; "some" and "all" book it between the last look and now. */
@@ -90,10 +90,6 @@ export function createBroods(deps: {
     freeSwimming: { entry: 'observation', apply: seen('freeSwimming') },
     goHome: { entry: 'move', apply: (scope, { id, what, at }) => applyGoHome(scope, id, what, at) },
     parentsIn: { entry: 'move', apply: (scope, { id, at }) => applyParentsIn(scope, id, at) },
-    white: {
-      entry: 'white',
-      apply: async (scope, { id, amount, at }) => (amount ? applyWhite(scope, { broodId: id, count: amount, at }) : null),
-    },
   });
 
   /** Looked and found nothing new: eggs are still eggs, wrigglers do not swim yet. */
@@ -113,6 +109,7 @@ export function createBroods(deps: {
 
   const mustBePossible = createPossible({ room });
   const applyFound = createFound({ stock, spawning, species, observations, applyClutch });
+  const triage = createTriage({ log, ticks, stock, repository, getBrood, lotsOf });
   const temperaturesOf = createTemperatures({ clock, room, species, stock });
   const learned = createLearner({ room, species, repository });
 
@@ -232,22 +229,6 @@ export function createBroods(deps: {
     };
   }
 
-  async function applyWhite(scope: Scope, body: { broodId: string; count: number; at: string }): Promise<Applied> {
-    const { brood, facts, lots } = await getBrood(scope, body.broodId);
-    if (facts.hatched || facts.freeSwimming)
-      throw new DomainError('broods/out-of-order', { detail: 'They have hatched; log a loss instead.', pointer: '#/count' });
-    await stock.applyPlainLoss(scope, lots, body.count, 'infertile', exactly(body.at));
-    await observations.insert(scope, {
-      id: newId(),
-      entryId: scope.entryId,
-      broodId: brood.id,
-      kind: 'eggsSeen',
-      fromAt: body.at,
-      toAt: body.at,
-    });
-    return { text: `${brood.name}: ${body.count} white eggs picked`, tankId: lots[0]?.tankId ?? null, subjectId: brood.id };
-  }
-
   return {
     repository,
     learned,
@@ -255,7 +236,6 @@ export function createBroods(deps: {
     getBrood,
     applyClutch,
     applyObservation,
-    applyWhite,
     toFacts,
 
     /** Facts and temperatures of the broods with these lots (living or not); the number of queries does not depend on how many. */
@@ -265,11 +245,15 @@ export function createBroods(deps: {
         (lot) => lot.broodId ?? '',
       );
       const lotIds = lotRows.filter((lot) => lot.broodId !== null).map(({ id }) => id);
-      const [rows, seen, samples] = await Promise.all([
+      const [rows, seen, samples, keepings, bags] = await Promise.all([
         repository.byIds(at, broodIds),
         repository.observationsOf(at, broodIds),
         stock.repository.newestSamples(at, lotIds),
+        repository.keepings.newestBy(at, 'broodId', broodIds),
+        repository.peatBags.newestBy(at, 'broodId', broodIds),
       ]);
+      const keepingBy = new Map(keepings.map((row) => [row.broodId, row]));
+      const bagBy = new Map(bags.map((row) => [row.broodId, row]));
       const sampleBy = new Map(samples.map((row) => [row.lotId, row]));
       const seenBy = groupBy(seen, (row) => row.broodId);
       const facts = rows.map((row) => {
@@ -279,6 +263,7 @@ export function createBroods(deps: {
           seenBy.get(row.id) ?? [],
           lots,
           lots.flatMap(({ id }) => sampleBy.get(id) ?? []),
+          { keeping: keepingBy.get(row.id), bag: bagBy.get(row.id) },
         );
       });
       return { broods: facts, temperatures: await temperaturesOf(at, facts, lotsBy) };
@@ -317,14 +302,13 @@ export function createBroods(deps: {
 
     addClutch: (who: Who, body: Body<'addClutch'>) =>
       log.record(who, { kind: 'clutch', asked: body, when: body.laid }, (scope) => applyClutch(scope, body)),
-    triage: createTriage({ log, stock, repository, getBrood, lotsOf }),
+    ...triage,
+    ...createEggs({ log, ticks, stock, repository, getBrood }),
     joinBrood: createJoin({ clock, log, spawning, repository, getBrood }),
     foundBrood: (who: Who, body: Body<'foundBrood'>) =>
       log.record(who, { kind: 'clutch', asked: body, when: body.laid ?? exactly(body.at) }, (scope) => applyFound(scope, body)),
     observe: (who: Who, body: Body<'observe'>) =>
       log.record(who, { kind: 'observation', asked: body, when: body.at }, (scope) => applyObservation(scope, body)),
-    pickWhite: (who: Who, body: Body<'pickWhite'>) =>
-      log.record(who, { kind: 'white', asked: body, when: exactly(body.at) }, (scope) => applyWhite(scope, body)),
   };
 }
 export type BroodsService = ReturnType<typeof createBroods>;

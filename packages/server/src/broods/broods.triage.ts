@@ -4,6 +4,7 @@ import type { broodsEndpoints } from '@freshet/contract/broods';
 import { totalHeads } from '@freshet/core/stock';
 import type { BroodRecord } from '@freshet/core/broods';
 import { exactly } from '@freshet/core/time';
+import type { Ticks } from '../agenda';
 import type { Applied, LogService, Scope } from '../log';
 import { DomainError, type Who } from '../platform';
 import type { LotRow, StockService } from '../stock';
@@ -19,25 +20,57 @@ const TAKEN = [
 /** Eggs looked through: white, kicked out and eaten ones leave by their cause; a count of the sound ones brings the ledger to it. */
 export function createTriage({
   log,
+  ticks,
   stock,
   repository,
   getBrood,
   lotsOf,
 }: {
   log: LogService;
+  ticks: Ticks;
   stock: StockService;
   repository: BroodsRepository;
   getBrood: (scope: Scope, broodId: string) => Promise<{ brood: BroodRow; facts: BroodRecord; lots: LotRow[] }>;
   /** The living lots of a brood. */
   lotsOf: (scope: Scope, broodId: string) => Promise<LotRow[]>;
 }) {
-  log.register({ triage: stock.ledgerUndoing({ tables: [repository.observations, stock.repository.headCounts] }) });
+  log.register({
+    triage: stock.ledgerUndoing({ tables: [repository.observations, stock.repository.headCounts] }),
+    white: stock.ledgerUndoing({ tables: [repository.observations] }),
+  });
+  ticks.register({
+    white: {
+      entry: 'white',
+      apply: async (scope, { id, amount, at }) => (amount ? applyWhite(scope, { broodId: id, count: amount, at }) : null),
+    },
+  });
+  const wait = (facts: BroodRecord, pointer: string) => {
+    if (facts.hatched || facts.freeSwimming)
+      throw new DomainError('broods/out-of-order', { detail: 'They have hatched; log a loss instead.', pointer });
+  };
+  /** Whoever looked through eggs saw that they are eggs still. */
+  const seeEggs = (scope: Scope, broodId: string, at: string) =>
+    repository.observations.insert(scope, {
+      id: newId(),
+      entryId: scope.entryId,
+      broodId,
+      kind: 'eggsSeen',
+      fromAt: at,
+      toAt: at,
+    });
 
-  return (who: Who, body: BodyOf<(typeof broodsEndpoints)['triage']>) =>
+  async function applyWhite(scope: Scope, body: { broodId: string; count: number; at: string }): Promise<Applied> {
+    const { brood, facts, lots } = await getBrood(scope, body.broodId);
+    wait(facts, '#/count');
+    await stock.applyPlainLoss(scope, lots, body.count, 'infertile', exactly(body.at));
+    await seeEggs(scope, brood.id, body.at);
+    return { text: `${brood.name}: ${body.count} white eggs picked`, tankId: lots[0]?.tankId ?? null, subjectId: brood.id };
+  }
+
+  const triage = (who: Who, body: BodyOf<(typeof broodsEndpoints)['triage']>) =>
     log.record(who, { kind: 'triage', asked: body, when: exactly(body.at) }, async (scope): Promise<Applied> => {
       const { brood, facts, lots } = await getBrood(scope, body.broodId);
-      if (facts.hatched || facts.freeSwimming)
-        throw new DomainError('broods/out-of-order', { detail: 'They have hatched; log a loss instead.', pointer: '#/white' });
+      wait(facts, '#/white');
       const alive = lots.reduce((sum, lot) => sum + totalHeads(lot), 0);
       const gone = TAKEN.reduce((sum, { field }) => sum + body[field], 0);
       if (gone + body.unsure > alive) {
@@ -63,14 +96,7 @@ export function createTriage({
           });
         await stock.applyCount(scope, only.id, body.fertile + body.unsure, at);
       }
-      await repository.observations.insert(scope, {
-        id: newId(),
-        entryId: scope.entryId,
-        broodId: brood.id,
-        kind: 'eggsSeen',
-        fromAt: body.at,
-        toAt: body.at,
-      });
+      await seeEggs(scope, brood.id, body.at);
       const words = [
         ...TAKEN.flatMap(({ field, words }) => (body[field] > 0 ? [`${body[field]} ${words}`] : [])),
         ...(body.unsure > 0 ? [`${body.unsure} doubtful`] : []),
@@ -78,4 +104,10 @@ export function createTriage({
       ];
       return { text: `${brood.name}: ${words.join(', ')}`, tankId: lots[0]?.tankId ?? null, subjectId: brood.id };
     });
+  return {
+    applyWhite,
+    triage,
+    pickWhite: (who: Who, body: BodyOf<(typeof broodsEndpoints)['pickWhite']>) =>
+      log.record(who, { kind: 'white', asked: body, when: exactly(body.at) }, (scope) => applyWhite(scope, body)),
+  };
 }

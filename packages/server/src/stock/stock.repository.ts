@@ -92,6 +92,16 @@ export function createStockRepository(database: Database) {
     newestCounts: (at: Reading, lotIds: readonly string[]) => headCounts.newestBy(at, 'lotId', lotIds),
     samplesOf: (at: Reading, lotIds: readonly string[]) =>
       sizeSamples.find(at, { lotId: { [Op.in]: [...lotIds] } }, OLDEST_FIRST),
+    /** Photographs of some lots without their bytes, newest first. */
+    photosOf: async (at: Reading, lotIds: readonly string[]) => {
+      if (lotIds.length === 0) return [];
+      const rows = await database.select<{ id: string; at: Date }>(
+        at,
+        'SELECT id, at FROM photos WHERE house_id = :houseId AND lot_id IN (:lotIds) AND live = 1 ORDER BY at DESC, id DESC LIMIT 60',
+        { lotIds: [...lotIds] },
+      );
+      return rows.map(({ id, at: taken }) => ({ id, at: new Date(taken).toISOString() }));
+    },
     samplesSince: (at: Reading, since: string) => sizeSamples.find(at, { at: { [Op.gte]: since } }, OLDEST_FIRST),
     /** The newest sample of lengths of each of these lots. */
     newestSamples: (at: Reading, lotIds: readonly string[]) => sizeSamples.newestBy(at, 'lotId', lotIds),

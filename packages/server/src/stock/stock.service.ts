@@ -239,6 +239,7 @@ export function createStock({
     repository,
     book,
     createLot,
+    placeBack,
     addLots,
     lockLot,
     applyMove,

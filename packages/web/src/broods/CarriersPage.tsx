@@ -5,6 +5,8 @@ import { CARRIER_STEPS, type CarrierStep } from '@freshet/core/broods';
 import { exactly, formatDay, formatDayRange, houseDay } from '@freshet/core/time';
 import { showHeads, useGet, useHouse, useLog, type Reply } from '../data';
 import { Button, ButtonLink, Dialog, Empty, Loaded, PageHead, Panel } from '../ui';
+import { ClutchForm } from './ClutchForm';
+import { Livebearers } from './Livebearers';
 import { LostClutchForm } from './LostClutchForm';
 
 type Brood = Reply<'broods'>[number];
@@ -117,6 +119,7 @@ function Ripe({ busyTanks }: { busyTanks: ReadonlySet<string> }) {
 export function CarriersPage() {
   const broods = useGet('broods');
   const [lost, setLost] = useState<Brood | null>(null);
+  const [born, setBorn] = useState<Reply<'drops'>[number] | null>(null);
   return (
     <Loaded reply={broods} what="the broods">
       {(data) => {
@@ -133,17 +136,20 @@ export function CarriersPage() {
               <ButtonLink to="/broods">Broods</ButtonLink>
             </PageHead>
             <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_280px]">
-              {carried.length === 0 ? (
-                <Empty title="Nobody carries">
-                  Log a carrier at her attempt, or from her tank’s page when she was not expected.
-                </Empty>
-              ) : (
-                <ul className="border border-rule bg-sheet">
-                  {carried.map((brood) => (
-                    <Holder key={brood.id} brood={brood} lost={() => setLost(brood)} />
-                  ))}
-                </ul>
-              )}
+              <div>
+                {carried.length === 0 ? (
+                  <Empty title="Nobody carries">
+                    Log a carrier at her attempt, or from her tank’s page when she was not expected.
+                  </Empty>
+                ) : (
+                  <ul className="border border-rule bg-sheet">
+                    {carried.map((brood) => (
+                      <Holder key={brood.id} brood={brood} lost={() => setLost(brood)} />
+                    ))}
+                  </ul>
+                )}
+                <Livebearers born={setBorn} />
+              </div>
               <aside className="divide-y divide-rule self-start border border-rule bg-sheet">
                 <Panel title="Ready, and not carrying">
                   <Ripe busyTanks={busy} />
@@ -158,6 +164,11 @@ export function CarriersPage() {
             </div>
             <Dialog title="Lost her eggs" about={lost?.name ?? ''} open={lost !== null} onClose={() => setLost(null)}>
               {lost && <LostClutchForm brood={lost} done={() => setLost(null)} />}
+            </Dialog>
+            <Dialog title="Young born" about={born?.label ?? ''} open={born !== null} onClose={() => setBorn(null)}>
+              {born?.attemptId && (
+                <ClutchForm attempt={{ id: born.attemptId, name: born.label }} start="born" done={() => setBorn(null)} />
+              )}
             </Dialog>
           </>
         );

@@ -17,6 +17,7 @@ interface Note {
 const DAY_MS = 86_400_000;
 const CAUSE_WORDS: Record<string, string> = {
   ...LOSS_WORDS,
+  birth: 'eggs more',
   infertile: 'white, picked',
   undo: 'taken back',
   countCorrection: 'more than booked',
@@ -227,7 +228,7 @@ export function StreamPicture({ page }: { page: Page }) {
                   </text>
                   {last && expected && right - nowX > 330 && (
                     <text x={right - 8} y={band.laneY + 5} textAnchor="end">
-                      {formatRange([expected.low, expected.high])} at sale
+                      {formatRange([Math.floor(expected.low), Math.ceil(expected.high)])} at sale
                       {cut && page.ready
                         ? `, ready from ${formatDate(houseDay(page.ready.from, house.timeZone), house.today)} →`
                         : ''}

@@ -2,7 +2,8 @@ import { useState } from 'react';
 import { clutchRate, tallyBetween } from '@freshet/core/broods';
 import { rate } from '@freshet/core/evidence';
 import { CountAids } from '../counting';
-import { FieldProblem, showPercent, useEntryForm, useGet, useHouse } from '../data';
+import { FieldProblem, showPercent, useEntryForm, useGet, useHouse, type Reply } from '../data';
+import { useAddPhoto } from '../stock';
 import { EntryFormFrame, Segmented } from '../ui';
 
 const PILES = [
@@ -84,10 +85,12 @@ export function TriageForm({
   brood,
   done,
 }: {
-  brood: { id: string; name: string; alive: number; speciesKey: string };
+  brood: Pick<Reply<'brood'>, 'id' | 'name' | 'alive' | 'speciesKey' | 'lots'>;
   done: () => void;
 }) {
   const house = useHouse();
+  const keep = useAddPhoto();
+  const lotId = brood.lots.find(({ count }) => count > 0)?.id;
   const [mode, setMode] = useState<Mode>('counted');
   const record = useGet('broodRecord', { params: { speciesKey: brood.speciesKey } });
   const entry = useEntryForm<'triage', Piles>({
@@ -136,6 +139,7 @@ export function TriageForm({
     <div className="flex flex-col gap-4">
       <CountAids
         kind="eggs"
+        keep={lotId ? (picture) => void keep(lotId, picture) : undefined}
         done={({ count, white }) => {
           setMode('counted');
           setValue('white', String(white ?? 0));

@@ -111,7 +111,15 @@ function Parts({ how, done }: { how: 'squares' | 'cups'; done: (counted: WorkedC
 }
 
 /** Ways to come to a count, beside typing it: taps, some squares, some cups, a photograph. */
-export function CountWays({ kind, done }: { kind: 'eggs' | 'young'; done: (counted: WorkedCount) => void }) {
+export function CountWays({
+  kind,
+  done,
+  keep,
+}: {
+  kind: 'eggs' | 'young';
+  done: (counted: WorkedCount) => void;
+  keep?: ((picture: File) => void) | undefined;
+}) {
   const [aid, setAid] = useState<Aid | ''>('');
   const take = (counted: WorkedCount) => {
     setAid('');
@@ -135,7 +143,7 @@ export function CountWays({ kind, done }: { kind: 'eggs' | 'young'; done: (count
           {(aid === 'squares' || aid === 'cups') && <Parts key={aid} how={aid} done={take} />}
           {aid === 'photograph' && (
             <Suspense fallback={<Loading what="the counter" />}>
-              <PhotoCount kind={kind} done={take} />
+              <PhotoCount kind={kind} done={take} keep={keep} />
             </Suspense>
           )}
         </div>

@@ -84,7 +84,16 @@ function Rings({
 }
 
 /** Counts eggs or young in a photograph, on the device: what was found is ringed, a tap corrects it. */
-export function PhotoCount({ kind, done }: { kind: 'eggs' | 'young'; done: (counted: WorkedCount) => void }) {
+export function PhotoCount({
+  kind,
+  done,
+  keep,
+}: {
+  kind: 'eggs' | 'young';
+  done: (counted: WorkedCount) => void;
+  keep?: ((picture: File) => void) | undefined;
+}) {
+  const [isKept, setIsKept] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   const running = useRef<RunningCount | null>(null);
   const [file, setFile] = useState<{ url: string; blob: File; width: number; height: number } | null>(null);
@@ -252,9 +261,16 @@ export function PhotoCount({ kind, done }: { kind: 'eggs' | 'young'; done: (coun
               `; ${lengths.length} measured, ${formatNumber(lengths.reduce((sum, mm) => sum + mm, 0) / lengths.length, 3)} mm in the mean`}
             . <span className="text-quiet">Tap one to take it away, or where one is missing.</span>
           </p>
+          {keep && (
+            <label className="flex min-h-11 items-center gap-2">
+              <input type="checkbox" className="size-5" checked={isKept} onChange={(event) => setIsKept(event.target.checked)} />
+              Keep the picture with them
+            </label>
+          )}
           <Button
             look="main"
             onClick={() => {
+              if (isKept && file) keep?.(file.blob);
               learnSensitivity(kind, found.count, edits.added.length, edits.removed.length);
               done({
                 count: total,

@@ -3,6 +3,7 @@ import { CountAids, COUNT_WAY_WORDS, type WorkedCount } from '../counting';
 import { useEntryForm, useHouse } from '../data';
 import { EntryFormFrame, readWhole, TextField } from '../ui';
 import type { SomeLot } from './SomeLot';
+import { useAddPhoto } from './useAddPhoto';
 
 /** A count of the living, typed or worked out; the ledger is brought to it by a movement of its own. */
 export function CountForm({
@@ -18,6 +19,7 @@ export function CountForm({
   measured?: (lengthsMm: readonly number[]) => void;
 }) {
   const house = useHouse();
+  const keep = useAddPhoto();
   const booked = lot.males + lot.females + lot.unsexed;
   const [worked, setWorked] = useState<WorkedCount | null>(null);
   const entry = useEntryForm({
@@ -43,6 +45,7 @@ export function CountForm({
     <div className="flex flex-col gap-4">
       <CountAids
         kind={kind}
+        keep={(picture) => void keep(lot.id, picture)}
         done={(result) => {
           setWorked(result);
           setValue('counted', String(result.count));

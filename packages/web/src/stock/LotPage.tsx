@@ -138,7 +138,7 @@ function CardView({ card, Send }: { card: Card; Send: SendSheet }) {
               {lot.grade && `, grade ${lot.grade}`}
               {lot.permit && `. Papers: ${lot.permit}`}
             </p>
-            <Photos lotId={lot.id} who={who} photoIds={card.photoIds} />
+            <Photos lotId={lot.id} who={who} photos={card.photoIds.map((id) => ({ id, at: null }))} />
           </Panel>
         </div>
         <div className="divide-y divide-rule">

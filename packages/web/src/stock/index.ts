@@ -12,3 +12,5 @@ export const stockPages = {
   lines: async () => (await import('./LinesPage')).LinesPage,
 };
 export { LengthsForm } from './LengthsForm';
+export { Photos } from './lot/Photos';
+export { useAddPhoto } from './useAddPhoto';

@@ -8,7 +8,8 @@ import { ShareBar } from './ShareBar';
 const BY = {
   eggPlan: { label: 'egg plan', of: (one: BroodOutcome) => one.eggPlan && EGG_PLAN_WORDS[one.eggPlan] },
   fungus: { label: 'what is done against fungus', of: (one: BroodOutcome) => one.fungus && FUNGUS_WORDS[one.fungus] },
-  tank: { label: 'tank or container', of: (one: BroodOutcome) => one.tankCode },
+  container: { label: 'box or tumbler', of: (one: BroodOutcome) => one.container },
+  tank: { label: 'tank', of: (one: BroodOutcome) => one.tankCode },
 } as const;
 const SPANS: readonly { from: OutcomeStage; to: OutcomeStage; words: string }[] = [
   { from: 'laid', to: 'hatched', words: 'from laying to the hatch' },

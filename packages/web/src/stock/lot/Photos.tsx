@@ -1,34 +1,36 @@
 import { useRef } from 'react';
-import { toast } from 'sonner';
-import { v7 as newId } from 'uuid';
-import { ApiProblem, sendPicture, urlOf, useHouse, useTouch, useUndo } from '../../data';
+import { formatDay, houseDay } from '@freshet/core/time';
+import { urlOf, useHouse } from '../../data';
 import { Button } from '../../ui';
+import { useAddPhoto } from '../useAddPhoto';
 
 /** Photographs of an animal, newest first, and a way to add one. */
-export function Photos({ lotId, who, photoIds }: { lotId: string; who: string; photoIds: readonly string[] }) {
+export function Photos({
+  lotId,
+  who,
+  photos,
+  most = 2,
+}: {
+  lotId: string;
+  who: string;
+  photos: readonly { id: string; at: string | null }[];
+  most?: number;
+}) {
   const house = useHouse();
-  const touch = useTouch();
-  const undo = useUndo();
+  const keep = useAddPhoto();
   const input = useRef<HTMLInputElement>(null);
-  async function add(file: File) {
-    try {
-      const { entryId } = await sendPicture('addPhoto', { id: newId(), lotId, at: house.now() }, file);
-      touch('addPhoto');
-      toast('Photograph added', { action: { label: 'Undo', onClick: () => void undo(entryId) } });
-    } catch (error) {
-      toast.error(`${file.name}: ${error instanceof ApiProblem ? error.message : 'it cannot be sent'} Nothing was added.`);
-    }
-  }
   return (
     <div className="flex flex-wrap items-end gap-3">
-      {photoIds.slice(0, 2).map((photoId) => (
-        <img
-          key={photoId}
-          src={urlOf('photo', { photoId })}
-          alt={`Photograph of ${who}`}
-          loading="lazy"
-          className="max-h-40 border border-edge object-contain"
-        />
+      {photos.slice(0, most).map(({ id, at }) => (
+        <figure key={id}>
+          <img
+            src={urlOf('photo', { photoId: id })}
+            alt={`Photograph of ${who}`}
+            loading="lazy"
+            className="max-h-40 border border-edge object-contain"
+          />
+          {at && <figcaption className="text-note text-quiet">{formatDay(houseDay(at, house.timeZone), house.today)}</figcaption>}
+        </figure>
       ))}
       {house.may('sitter') && (
         <>
@@ -41,7 +43,7 @@ export function Photos({ lotId, who, photoIds }: { lotId: string; who: string; p
             aria-label="Photograph"
             onChange={(event) => {
               const [file] = event.target.files ?? [];
-              if (file) void add(file);
+              if (file) void keep(lotId, file);
               event.target.value = '';
             }}
           />

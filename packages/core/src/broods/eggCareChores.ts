@@ -1,0 +1,179 @@
+import { chore, tick, type Chore } from '../agenda';
+import { DYE_CAUTION, doseAfterChange, type RoomTank } from '../room';
+import type { EggCare } from '../species';
+import { addDays, daysBetween, houseDay, type Day } from '../time';
+import { formatNumber } from '../units';
+import { BROODS_CHORES } from './choreKinds';
+import { changesToTrace, EGG_MACHINES, leafDose, LITRES_PER_CONE, LITRES_PER_LEAF } from './eggPlans';
+import type { BroodsView, ReadBrood } from './facts';
+import { residentsOf } from './residents';
+
+/** A box that loses a cup at a time, L, and the cup. */
+const SMALL_BOX_L = 5;
+const CUP_L = 0.25;
+
+/** Whether eggs were taken into a box or tumbler of their own: only there is water changed daily and white eggs are picked. */
+export const isBoxed = ({ keeping, species }: ReadBrood, tank: RoomTank): boolean =>
+  (keeping?.plan === 'pullEggs' || keeping?.plan === 'tumbler') && !tank.outdoor && species.start === 'laid';
+
+/** Water and dye of a box of eggs. */
+export function boxChores(read: ReadBrood, tank: RoomTank, view: BroodsView, day: Day): Chore[] {
+  const { brood, keeping, state } = read;
+  if (!keeping || keeping.dailyChangeFraction <= 0 || !isBoxed(read, tank)) return [];
+  const { dailyChangeFraction, fungus, dyeMgPerL, dyeStockPercent } = keeping;
+  const dyed = fungus === 'dye' && dyeMgPerL !== null && dyeStockPercent !== null;
+  const hatch = state.windows.find((window) => window.stage === 'hatch');
+  const dueToday =
+    hatch?.earliest != null &&
+    houseDay(hatch.earliest, view.timeZone) <= day &&
+    houseDay(hatch.latest ?? hatch.earliest, view.timeZone) >= day;
+  // Hatchlings go with the water: on the day they are due only dye asks for a change.
+  if (dueToday && !dyed) return [];
+  const small = tank.litres < SMALL_BOX_L;
+  const litres = small ? Math.min(CUP_L, tank.litres * dailyChangeFraction) : tank.litres * dailyChangeFraction;
+  const chores = [
+    chore(BROODS_CHORES.eggChange, {
+      subject: `${brood.id}:${tank.id}`,
+      day,
+      text: small ? 'A cup of water out and in, same temperature' : 'Change water, same temperature',
+      amount: { value: Math.round(litres * 100) / 100, unit: 'L' },
+      amountText: `${formatNumber(litres)} L`,
+      why: [
+        small
+          ? `A box of ${formatNumber(tank.litres)} L loses a cup at a time.`
+          : `${formatNumber(dailyChangeFraction * 100)} % of ${formatNumber(tank.litres)} L, from this attempt's recipe for a box of eggs.`,
+        ...(dueToday ? ['The hatch is due: pour through a net and look at what is in it.'] : []),
+      ],
+      ...(small ? {} : { caution: 'Unplug the heater before the level falls below it.' }),
+      tick: tick('waterChange', tank.id),
+    }),
+  ];
+  if (!dyed) return chores;
+  const { ml } = doseAfterChange({
+    tankLitres: tank.litres,
+    changeFraction: litres / tank.litres,
+    targetMgPerL: dyeMgPerL,
+    stock: { percentWv: dyeStockPercent },
+  });
+  const invertebrates = residentsOf(view, tank.id).some(({ species }) => species.waterSteps < 1);
+  chores.push(
+    chore(BROODS_CHORES.dye, {
+      subject: `${brood.id}:${tank.id}`,
+      day,
+      text: 'Then dye for the new water',
+      amount: { value: Math.round(ml * 100) / 100, unit: 'ml' },
+      amountText: `${formatNumber(ml)} ml`,
+      why: [
+        `${formatNumber(litres)} L × ${dyeMgPerL} mg/L ÷ ${formatNumber(dyeStockPercent * 10)} mg/ml (${dyeStockPercent} % stock).`,
+        'Assumes the tank was at the target before the change. Carbon and sponge stay out or bypassed: they take the dye away, and the dye kills the filter.',
+      ],
+      caution: invertebrates ? `Shrimp or crayfish live here: no dye. ${DYE_CAUTION}` : DYE_CAUTION,
+      tick: tick('dyed', null, 'for the new water'),
+    }),
+  );
+  return chores;
+}
+
+/** After the hatch the dye goes out: as many changes as leave a trace. */
+export function clearChores(read: ReadBrood, tank: RoomTank, view: BroodsView, day: Day): Chore[] {
+  const { brood, keeping } = read;
+  if (!brood.hatched || keeping?.fungus !== 'dye' || !keeping.dyeMgPerL || !isBoxed(read, tank)) return [];
+  const share = Math.min(0.5, keeping.dailyChangeFraction || 0.5);
+  const changes = changesToTrace(share);
+  const gone = daysBetween(houseDay(brood.hatched.to, view.timeZone), day);
+  if (gone < 0 || gone >= changes) return [];
+  const litres = tank.litres * share;
+  const left = (1 - share) ** (gone + 1);
+  return [
+    chore(BROODS_CHORES.clearDye, {
+      subject: `${brood.id}:${tank.id}`,
+      day,
+      text: 'Clear the dye out: change, same temperature',
+      amount: { value: Math.round(litres * 100) / 100, unit: 'L' },
+      amountText: `${formatNumber(litres)} L, ${gone + 1} of ${changes}`,
+      why: [
+        `Hatchlings do without dye. After this change some ${formatNumber(left * 100)} % of it is left, after the last ${formatNumber(100 * (1 - share) ** changes)} %; then carbon may go back in.`,
+      ],
+      tick: tick('waterChange', tank.id),
+    }),
+  ];
+}
+
+/** What the method and the egg plan ask for once: shade, an air-stone, a lid, the tumbler's flow. */
+export function methodChores(read: ReadBrood, tank: RoomTank, view: BroodsView, day: Day): Chore[] {
+  const { brood, species, state, keeping } = read;
+  const dayOf = (at: string) => houseDay(at, view.timeZone);
+  const hatch = state.windows.find((window) => window.stage === 'hatch')?.earliest;
+  const laid = dayOf(brood.laid.to);
+  const on = {
+    laid,
+    beforeHatch: hatch && !brood.hatched ? addDays(dayOf(hatch), -1) : null,
+    hatched: brood.hatched ? dayOf(brood.hatched.to) : null,
+    swimming: brood.freeSwimming ? dayOf(brood.freeSwimming.to) : null,
+  };
+  // A plan that was changed begins on that day.
+  const own = { ...on, laid: keeping?.since ? dayOf(keeping.since) : laid };
+  const byPlan = keeping && species.start === 'laid' && !species.eggsRest ? EGG_MACHINES[keeping.plan].care : [];
+  const due = (care: EggCare, from: string, days: typeof on) =>
+    days[care.on] === day
+      ? [
+          chore(BROODS_CHORES.eggCare, {
+            subject: `${brood.id}:${tank.id}:${from}${care.on}`,
+            day,
+            text: care.text,
+            why: [care.why, from ? 'So it is done with this egg plan.' : `So it is done with the method: ${species.eggPlan}`],
+          }),
+        ]
+      : [];
+  return [
+    ...species.eggCare.flatMap((care) => due(care, '', on)),
+    ...byPlan.flatMap((care) => due(care, 'plan:', own)),
+    ...fungusChores(read, tank, own.laid, view, day),
+  ];
+}
+
+const LEAF_DAYS = 7;
+/** The first dose of dye, and leaves or cones with their renewal. */
+function fungusChores(read: ReadBrood, tank: RoomTank, begun: Day, view: BroodsView, day: Day): Chore[] {
+  const { brood, keeping, state, species } = read;
+  if (!keeping || species.start !== 'laid' || species.eggsRest || state.stage !== 'eggs' || tank.outdoor) return [];
+  const since = daysBetween(begun, day);
+  if (keeping.fungus === 'leaves' && since >= 0 && since % LEAF_DAYS === 0) {
+    const { cones, leaves } = leafDose(tank.litres);
+    return [
+      chore(BROODS_CHORES.eggCare, {
+        subject: `${brood.id}:${tank.id}:leaves`,
+        day,
+        text: since === 0 ? 'Leaves or alder cones to the eggs' : 'New leaves or cones, the old ones out',
+        amountText: `${cones} ${cones === 1 ? 'cone' : 'cones'} or ${leaves} ${leaves === 1 ? 'leaf' : 'leaves'}`,
+        why: [
+          `One alder cone to ${LITRES_PER_CONE} L or one dried leaf to ${LITRES_PER_LEAF} L, of ${formatNumber(tank.litres)} L. General habit; no proof that it does more than clean water.`,
+        ],
+      }),
+    ];
+  }
+  const { fungus, dyeMgPerL, dyeStockPercent } = keeping;
+  if (fungus !== 'dye' || dyeMgPerL === null || dyeStockPercent === null || since !== 0 || !isBoxed(read, tank)) return [];
+  const { ml } = doseAfterChange({
+    tankLitres: tank.litres,
+    changeFraction: 1,
+    targetMgPerL: dyeMgPerL,
+    stock: { percentWv: dyeStockPercent },
+  });
+  const invertebrates = residentsOf(view, tank.id).some((one) => one.species.waterSteps < 1);
+  return [
+    chore(BROODS_CHORES.dye, {
+      subject: `${brood.id}:${tank.id}:first`,
+      day,
+      text: 'First dose of dye, for all of the water',
+      amount: { value: Math.round(ml * 100) / 100, unit: 'ml' },
+      amountText: `${formatNumber(ml)} ml`,
+      why: [
+        `${formatNumber(tank.litres)} L × ${dyeMgPerL} mg/L ÷ ${formatNumber(dyeStockPercent * 10)} mg/ml (${dyeStockPercent} % stock).`,
+        'Carbon and sponge out or bypassed first: they take the dye away, and the dye kills the filter.',
+      ],
+      caution: invertebrates ? `Shrimp or crayfish live here: no dye. ${DYE_CAUTION}` : DYE_CAUTION,
+      tick: tick('dyed', null, 'first dose'),
+    }),
+  ];
+}

@@ -1,0 +1,134 @@
+import { chore, type Chore } from '../agenda';
+import type { RoomTank } from '../room';
+import type { Larvae } from '../species';
+import { addDays, daysBetween, formatDay, houseDay, plusDays, type Day, type Instant } from '../time';
+import { formatNumber } from '../units';
+import { BROODS_CHORES } from './choreKinds';
+import type { BroodsView, ReadBrood } from './facts';
+
+/** One step of a salinity time-table. */
+export interface SaltStep {
+  /** Hours after the first. */
+  atHours: number;
+  /** Salt in the water after it, g/L. */
+  gPerL: number;
+}
+/** A step up: salt dissolved and poured in. */
+export interface SaltUp extends SaltStep {
+  addG: number;
+}
+/** A step back to fresh water: so much out, as much fresh water in. */
+export interface SaltDown extends SaltStep {
+  changeLitres: number;
+}
+
+/**
+ * From fresh to salt water and back in equal steps. Up: grams of sea salt to the litres at hand, weighed dry, the litres taken as they
+ * are. Down: of the volume, 1 - after / before is changed for fresh water; the last step leaves a tenth of the salt, which the next
+ * water changes take. Source: docs/sources.md#larval-salt
+ * @param input.hours - from the first step to the last; 0 for all at once
+ */
+export function larvalSalt({
+  litres,
+  toGPerL,
+  hours,
+  steps,
+}: {
+  litres: number;
+  toGPerL: number;
+  hours: number;
+  steps: number;
+}): { up: SaltUp[]; down: SaltDown[] } {
+  const at = (i: number) => (steps > 1 ? (hours * i) / (steps - 1) : 0);
+  const up = Array.from({ length: steps }, (_, i) => ({
+    atHours: at(i),
+    gPerL: (toGPerL * (i + 1)) / steps,
+    addG: (toGPerL / steps) * litres,
+  }));
+  const levels = Array.from({ length: steps }, (_, i) => (i === steps - 1 ? toGPerL / 10 : toGPerL * (1 - (i + 1) / steps)));
+  const down = levels.map((gPerL, i) => ({
+    atHours: at(i),
+    gPerL,
+    changeLitres: litres * (1 - gPerL / (i === 0 ? toGPerL : (levels[i - 1] ?? toGPerL))),
+  }));
+  return { up, down };
+}
+
+/** The time-table of larvae let go at a moment, in a vessel of some litres. */
+export interface LarvalTable {
+  up: (SaltUp & { at: Instant })[];
+  down: SaltDown[];
+  /** When the first may settle, and the last. */
+  settleFrom: Instant;
+  settleTo: Instant;
+  toGPerL: number;
+  litres: number;
+}
+
+const STEPS = 4;
+const UP_HOURS = 24;
+/** Dates and grams for the larvae of one brood: the middle of what its species stands, in a day. */
+export function larvalTable(larvae: Larvae, litres: number, released: Instant): LarvalTable {
+  const toGPerL = Math.round((larvae.saltGPerL[0] + larvae.saltGPerL[1]) / 2);
+  const { up, down } = larvalSalt({ litres, toGPerL, hours: UP_HOURS, steps: STEPS });
+  return {
+    up: up.map((step) => ({ ...step, at: plusDays(released, step.atHours / 24) })),
+    down,
+    settleFrom: plusDays(released, larvae.settleDays[0]),
+    settleTo: plusDays(released, larvae.settleDays[1]),
+    toGPerL,
+    litres,
+  };
+}
+
+/** What larvae ask for by the day: salt in steps, green water, and a look for those that settle. */
+export function larvaeChores(read: ReadBrood, tank: RoomTank, view: BroodsView, day: Day): Chore[] {
+  const { brood, species } = read;
+  if (!species.larvae || !brood.freeSwimming) return [];
+  const dayOf = (at: string) => houseDay(at, view.timeZone);
+  const table = larvalTable(species.larvae, tank.litres, brood.freeSwimming.to);
+  const since = daysBetween(dayOf(brood.freeSwimming.to), day);
+  const subject = `${brood.id}:${tank.id}`;
+  const steps = table.up.filter(({ at }) => dayOf(at) === day);
+  const salt = steps.reduce((sum, { addG }) => sum + addG, 0);
+  const chores: Chore[] = [];
+  if (steps.length > 0)
+    chores.push(
+      chore(BROODS_CHORES.larvalSalt, {
+        subject,
+        day,
+        text: `Salt for the larvae, to ${formatNumber(steps.at(-1)?.gPerL ?? 0)} g/L, ${steps.length === 1 ? 'at once' : `in ${steps.length} steps`}`,
+        amount: { value: Math.round(salt * 10) / 10, unit: 'g' },
+        amountText: `${formatNumber(salt)} g`,
+        why: [
+          `${formatNumber(table.toGPerL)} g/L in ${formatNumber(table.litres)} L within a day of release, in ${STEPS} equal steps of ${formatNumber((table.toGPerL / STEPS) * table.litres)} g.`,
+          `In fresh water all larvae die within ${formatNumber(species.larvae.withinDays)} days. Sea salt, dissolved before; in a vessel without their mother.`,
+        ],
+        caution: 'Salt creeps and conducts: drip loops, plugs above the water, residual-current protection.',
+      }),
+    );
+  if (since >= 0 && day <= dayOf(table.settleTo))
+    chores.push(
+      chore(BROODS_CHORES.larvalFood, {
+        subject,
+        day,
+        text: 'Green water to the larvae: keep it tinted',
+        amountText: 'pale green',
+        why: ['They filter algae all day and night; clear water is an empty table. Light on day and night, air in slow bubbles.'],
+      }),
+    );
+  if (day >= dayOf(table.settleFrom) && day <= addDays(dayOf(table.settleTo), 7))
+    chores.push(
+      chore(BROODS_CHORES.settled, {
+        subject,
+        day,
+        text: 'Look for settled young, then back to fresh water',
+        amountText: table.down.map(({ changeLitres }) => `${formatNumber(changeLitres)} L`).join(', '),
+        why: [
+          `Settled ones walk on the floor instead of hanging head down. Due ${formatDay(dayOf(table.settleFrom), view.today)} to ${formatDay(dayOf(table.settleTo), view.today)}.`,
+          'Each step that much water out and as much fresh water of the same warmth in, half a day apart; the rest of the salt goes with later changes.',
+        ],
+      }),
+    );
+  return chores;
+}

@@ -1,0 +1,245 @@
+import { v7 as newId } from 'uuid';
+import type { BodyOf } from '@freshet/contract/endpoints';
+import type { broodsEndpoints } from '@freshet/contract/broods';
+import type { BroodRecord } from '@freshet/core/broods';
+import { EGG_PLAN_WORDS, FUNGUS_WORDS } from '@freshet/core/spawning';
+import { EMPTY, totalHeads } from '@freshet/core/stock';
+import { exactly, type TimeRange } from '@freshet/core/time';
+import type { Ticks } from '../agenda';
+import type { Applied, LogService, Scope } from '../log';
+import { DomainError, type Who } from '../platform';
+import type { LotRow, StockService } from '../stock';
+import type { BroodRow, BroodsRepository } from './broods.repository';
+
+type Body<Name extends 'keepEggs' | 'pickEggs' | 'bagPeat' | 'wetPeat'> = BodyOf<(typeof broodsEndpoints)[Name]>;
+
+/** Eggs on their way: kept another way, added to day by day, bagged in peat, wetted. */
+export function createEggs({
+  log,
+  ticks,
+  stock,
+  repository,
+  getBrood,
+}: {
+  log: LogService;
+  ticks: Ticks;
+  stock: StockService;
+  repository: BroodsRepository;
+  getBrood: (scope: Scope, broodId: string) => Promise<{ brood: BroodRow; facts: BroodRecord; lots: LotRow[] }>;
+}) {
+  const { broods, keepings, picks, peatBags, observations } = repository;
+  log.register({
+    eggKeeping: stock.ledgerUndoing({ tables: [keepings], after: stock.placeBack }),
+    eggPick: stock.ledgerUndoing({
+      tables: [picks, broods],
+      // What stands of the pickings says over which days the batch was laid.
+      async after(scope, entry) {
+        const broodId = entry.subjectId;
+        if (!broodId) return;
+        const [standing, [first]] = [
+          await picks.find(scope, { broodId }),
+          await picks.find(scope, { broodId }, { ...OLDEST_FIRST_BY_ROW, limit: 1, all: true }),
+        ];
+        if (!first) return;
+        const laid = spanOf([
+          { from: first.wasFrom, to: first.wasTo },
+          ...standing.map(({ fromAt, toAt }) => ({ from: fromAt, to: toAt })),
+        ]);
+        await broods.update(scope, { id: broodId }, { laidFrom: laid.from, laidTo: laid.to });
+      },
+    }),
+    peatBag: { tables: [peatBags] },
+    wetting: stock.ledgerUndoing({ tables: [broods, observations, peatBags], after: stock.placeBack }),
+  });
+
+  const waiting = (facts: BroodRecord, pointer: string) => {
+    if (facts.hatched || facts.freeSwimming)
+      throw new DomainError('broods/out-of-order', { detail: 'They have hatched.', pointer });
+  };
+
+  async function applyPick(scope: Scope, body: Omit<Body<'pickEggs'>, 'id'>): Promise<Applied> {
+    const { brood, facts, lots } = await getBrood(scope, body.broodId);
+    const { entryId } = scope;
+    const { picked, at, next } = body;
+    const [lot] = lots;
+    const everyLot = lot ? lots : await stock.repository.lots.find(scope, { broodId: brood.id }, { limit: 1 });
+    const like = everyLot[0];
+    if (!like) throw new DomainError('request/not-found', { detail: 'The batch has no lot.' });
+    if (next) {
+      await broods.insert(scope, {
+        id: next.broodId,
+        entryId,
+        speciesKey: brood.speciesKey,
+        name: nextName(brood.name),
+        attemptId: brood.attemptId,
+        laidFrom: at.from,
+        laidTo: at.to,
+      });
+      const { id: _id, entryId: _entry, males: _m, females: _f, unsexed: _u, ...same } = like;
+      await stock.createLot(scope, { ...same, id: next.lotId, broodId: next.broodId, since: at.from });
+    } else {
+      waiting(facts, '#/picked');
+      if (at.to < facts.laid.from)
+        throw new DomainError('broods/out-of-order', {
+          detail: 'The batch began after that day: log them as a clutch of their own.',
+          pointer: '#/at',
+        });
+      const was = { from: brood.laidFrom, to: brood.laidTo };
+      const laid = spanOf([was, at]);
+      await picks.insert(scope, {
+        id: newId(),
+        entryId,
+        broodId: brood.id,
+        picked,
+        fromAt: at.from,
+        toAt: at.to,
+        wasFrom: was.from,
+        wasTo: was.to,
+      });
+      await broods.update(scope, { id: brood.id }, { laidFrom: laid.from, laidTo: laid.to });
+    }
+    await stock.book(
+      scope,
+      { ...EMPTY, unsexed: picked, fromLotId: null, toLotId: next?.lotId ?? like.id, cause: 'birth' },
+      at,
+      '#/picked',
+    );
+    return {
+      text: `${next ? nextName(brood.name) : brood.name}: ${picked} eggs picked`,
+      tankId: like.tankId,
+      subjectId: next?.broodId ?? brood.id,
+    };
+  }
+  ticks.register({
+    picked: {
+      entry: 'eggPick',
+      apply: async (scope, { id, amount, at }) =>
+        amount ? applyPick(scope, { broodId: id, picked: amount, at: exactly(at), next: null }) : null,
+    },
+  });
+
+  async function applyWetting(scope: Scope, body: Body<'wetPeat'>): Promise<Applied> {
+    const { entryId } = scope;
+    const { brood, facts, lots } = await getBrood(scope, body.broodId);
+    waiting(facts, '#/hatched');
+    const [lot] = lots;
+    if (!lot || lots.length > 1)
+      throw new DomainError('request/invalid', {
+        detail: 'The eggs lie in several places; wet each by its own.',
+        pointer: '#/hatched',
+      });
+    const eggs = totalHeads(lot);
+    if (body.hatched > eggs)
+      throw new DomainError('stock/too-many', {
+        detail: `Only ${eggs} eggs are booked in that bag. If more lie in it, log a count first.`,
+        pointer: '#/hatched',
+      });
+    const at = exactly(body.at);
+    const rest = eggs - body.hatched;
+    if (body.again && rest > 0) {
+      const { id: _id, entryId: _entry, males: _m, females: _f, unsexed: _u, ...same } = lot;
+      const name = nextName(brood.name);
+      await broods.insert(scope, { ...brood, entryId, id: body.again.broodId, name });
+      await stock.createLot(scope, { ...same, id: body.again.lotId, broodId: body.again.broodId, since: body.at });
+      await stock.book(scope, { ...EMPTY, unsexed: rest, fromLotId: lot.id, toLotId: body.again.lotId, cause: 'split' }, at);
+      const [bag] = await peatBags.newestBy(scope, 'broodId', [brood.id]);
+      await peatBags.insert(scope, {
+        id: body.again.bagId,
+        entryId,
+        broodId: body.again.broodId,
+        label: `${bag?.label ?? name} again`.slice(0, 40),
+        place: bag?.place ?? null,
+        moisture: 'damp',
+        wetOn: body.again.wetOn,
+        at: body.at,
+      });
+    } else if (rest > 0) await stock.applyPlainLoss(scope, [lot], rest, 'infertile', at);
+    if (body.hatched > 0) {
+      await observations.insert(scope, {
+        id: newId(),
+        entryId,
+        broodId: brood.id,
+        kind: 'hatched',
+        fromAt: body.at,
+        toAt: body.at,
+      });
+      if (body.toTankId && body.toTankId !== lot.tankId)
+        await stock.applyMove(scope, {
+          lotId: lot.id,
+          newLotId: body.youngLotId,
+          toTankId: body.toTankId,
+          heads: { ...EMPTY, unsexed: body.hatched },
+          at: body.at,
+        });
+    }
+    const after = rest === 0 ? '' : body.again ? `, ${rest} back into damp peat` : `, ${rest} thrown out`;
+    return {
+      text: `${brood.name}: wetted, ${body.hatched} hatched${after}`,
+      tankId: body.toTankId ?? lot.tankId,
+      subjectId: brood.id,
+    };
+  }
+
+  return {
+    keepEggs: (who: Who, body: Body<'keepEggs'>) =>
+      log.record(who, { kind: 'eggKeeping', asked: body, when: exactly(body.at) }, async (scope): Promise<Applied> => {
+        const { brood, facts, lots } = await getBrood(scope, body.broodId);
+        waiting(facts, '#/plan');
+        const { toTankId, id: _id, ...kept } = body;
+        await keepings.insert(scope, { ...kept, id: newId(), entryId: scope.entryId });
+        let moved = 0;
+        if (toTankId)
+          for (const lot of lots.filter((one) => one.tankId !== toTankId)) {
+            const { males, females, unsexed } = lot;
+            await stock.applyMove(scope, {
+              lotId: lot.id,
+              newLotId: newId(),
+              toTankId,
+              heads: { males, females, unsexed },
+              at: body.at,
+            });
+            moved += totalHeads(lot);
+          }
+        const words = [EGG_PLAN_WORDS[body.plan].toLowerCase(), FUNGUS_WORDS[body.fungus].toLowerCase()].join('; ');
+        return {
+          text: `${brood.name}: ${words}${moved > 0 ? `, ${moved} eggs moved` : ''}`,
+          tankId: lots[0]?.tankId ?? null,
+          ...(toTankId ? { otherTankId: toTankId } : {}),
+          subjectId: brood.id,
+        };
+      }),
+    pickEggs: (who: Who, body: Body<'pickEggs'>) =>
+      log.record(who, { kind: 'eggPick', asked: body, when: body.at }, (scope) => applyPick(scope, body)),
+    bagPeat: (who: Who, body: Body<'bagPeat'>) =>
+      log.record(who, { kind: 'peatBag', asked: body, when: exactly(body.at) }, async (scope): Promise<Applied> => {
+        const { brood, facts, lots } = await getBrood(scope, body.broodId);
+        waiting(facts, '#/label');
+        if (body.at < facts.laid.from)
+          throw new DomainError('broods/out-of-order', { detail: 'That is before they were laid.', pointer: '#/at' });
+        if (body.wetOn <= body.at.slice(0, 10))
+          throw new DomainError('request/invalid', { detail: 'Wetted after it was bagged.', pointer: '#/wetOn' });
+        await peatBags.insert(scope, { ...body, id: newId(), entryId: scope.entryId });
+        return {
+          text: `${brood.name}: in bag ${body.label}${body.place ? `, ${body.place}` : ''}`,
+          tankId: lots[0]?.tankId ?? null,
+          subjectId: brood.id,
+        };
+      }),
+    wetPeat: (who: Who, body: Body<'wetPeat'>) =>
+      log.record(who, { kind: 'wetting', asked: body, when: exactly(body.at) }, (scope) => applyWetting(scope, body)),
+  };
+}
+
+/** The first of all pickings, taken back or not. */
+const OLDEST_FIRST_BY_ROW = { order: [['id', 'ASC']] } satisfies { order: [string, string][] };
+
+/** "Forktails 6" → "Forktails 6 b", "Forktails 6 b" → "Forktails 6 c". */
+function nextName(name: string): string {
+  const [, stem, letter] = /^(.*) ([b-y])$/.exec(name) ?? [];
+  return `${(stem ?? name).slice(0, 76)} ${letter ? String.fromCharCode(letter.charCodeAt(0) + 1) : 'b'}`;
+}
+
+const spanOf = (ranges: readonly TimeRange[]): TimeRange => ({
+  from: ranges.reduce((least, { from }) => (from < least ? from : least), ranges[0]?.from ?? ''),
+  to: ranges.reduce((most, { to }) => (to > most ? to : most), ranges[0]?.to ?? ''),
+});
