@@ -171,6 +171,7 @@ export const BroodCard = v.object({
         parentLotId: v.nullable(v.string()),
         points: v.array(v.object({ at: v.string(), count: v.number(), cause: v.picklist(CAUSES), change: v.number() })),
         forecast: v.array(v.object({ at: v.string(), low: v.number(), mid: v.number(), high: v.number() })),
+        counted: v.nullable(v.object({ at: v.string(), low: v.number(), high: v.number() })),
       }),
     ),
     alive: v.number(),
@@ -183,6 +184,10 @@ export const BroodPage = v.object({
   ...BroodCard.entries,
   born: v.boolean(),
   ...EggsOnTheirWay.entries,
+  /** Where others joined it: of how many heads by expectation, and of which brood; none while it is of one parentage. */
+  mixed: v.array(
+    v.object({ lotId: v.string(), broodId: v.nullable(v.string()), name: v.string(), heads: v.number(), since: v.string() }),
+  ),
   /** Pictures kept with it, newest first. */
   photos: v.array(v.object({ id: v.string(), at: v.string() })),
   parents: v.array(v.object({ lotId: v.string(), role: v.picklist(['sire', 'dam']), label: v.string() })),

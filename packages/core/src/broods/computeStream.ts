@@ -21,6 +21,16 @@ export interface StreamBand {
   points: StreamPoint[];
   /** Expected headcount ahead of now with its fan; empty when nobody is left. */
   forecast: { at: Instant; low: number; mid: number; high: number }[];
+  /** Since a count that has a range: the headcount lies between these shares of what is booked. */
+  counted: { at: Instant; low: number; high: number } | null;
+}
+
+/** A count of one lot with its range. */
+export interface CountedLot {
+  at: Instant;
+  count: number;
+  low: number;
+  high: number;
 }
 
 /** A brood's bands, first lot first. */
@@ -41,6 +51,7 @@ export function survivalLeft(atMs: number, laidMs: number, feedMs: number, saleM
 /**
  * The living headcount of every lot of a brood over time, split by split, and its expected course to sale.
  * @param survivalToSale - low and high share from laying to sale
+ * @param counts95 - the newest count of each lot; how unsure it was goes on into what is expected
  * @param milestones - when it was laid, first feeds and is ready, each the middle of its window
  */
 export function computeStream(
@@ -49,6 +60,7 @@ export function computeStream(
   survivalToSale: Range,
   milestones: { laid: Instant; feed: Instant; ready: Instant },
   now: Instant,
+  counts95: ReadonlyMap<string, CountedLot> = new Map(),
 ): Stream {
   const own = new Set(lotIds);
   const bands = new Map<string, StreamBand>();
@@ -56,7 +68,7 @@ export function computeStream(
   const change = (lotId: string, at: Instant, by: number, parentLotId: string | null, cause: Cause) => {
     const count = (counts.get(lotId) ?? 0) + by;
     counts.set(lotId, count);
-    const band = bands.get(lotId) ?? { lotId, parentLotId, points: [], forecast: [] };
+    const band = bands.get(lotId) ?? { lotId, parentLotId, points: [], forecast: [], counted: null };
     bands.set(lotId, band);
     const last = band.points.at(-1);
     if (last?.at !== at) band.points.push({ at, count, cause, change: by });
@@ -79,11 +91,14 @@ export function computeStream(
   const steps = 8;
   for (const band of bands.values()) {
     const count = counts.get(band.lotId) ?? 0;
+    const told = counts95.get(band.lotId);
+    const sure = told && told.count > 0 ? { low: told.low / told.count, high: told.high / told.count } : { low: 1, high: 1 };
+    if (told && sure.low < sure.high) band.counted = { at: told.at, ...sure };
     if (count <= 0 || saleMs <= nowMs) continue;
     for (let i = 0; i <= steps; i++) {
       const atMs = nowMs + ((saleMs - nowMs) * i) / steps;
       const share = leftNow - survivalLeft(atMs, laidMs, feedMs, saleMs);
-      const [low, high] = [count * survivalToSale[0] ** share, count * survivalToSale[1] ** share];
+      const [low, high] = [count * sure.low * survivalToSale[0] ** share, count * sure.high * survivalToSale[1] ** share];
       band.forecast.push({ at: new Date(atMs).toISOString(), low, mid: Math.sqrt(low * high), high });
     }
   }

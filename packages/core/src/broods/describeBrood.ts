@@ -1,5 +1,4 @@
-import type { EggKeeping } from './eggPlans';
-import type { PeatBag } from './peat';
+import type { EggKeeping, PeatBag } from './keeping';
 import { developmentWindows, type StageWindow, type TemperatureReading } from '../spawning';
 import {
   expectedAgeDays,

@@ -1,23 +1,8 @@
 import type { EggPlan, FungusSchool, Recipe } from '../spawning';
 import type { EggCare, ResolvedSpecies } from '../species';
 import type { Instant } from '../time';
+import type { EggKeeping } from './keeping';
 import type { BroodMovement } from './describeBrood';
-
-/** How the eggs of one clutch are kept: as its recipe says, or as it was changed since. */
-export interface EggKeeping {
-  plan: EggPlan;
-  fungus: FungusSchool;
-  dyeMgPerL: number | null;
-  /** Strength of the dye's stock, % w/v. */
-  dyeStockPercent: number | null;
-  dailyChangeFraction: number;
-  /** What they lie in, in the keeper's words; null where it was not said. */
-  container: string | null;
-  /** From when it holds; null since they were laid. */
-  since: Instant | null;
-  /** Why it was changed. */
-  why: string | null;
-}
 
 /** A plan as a small machine: what is made ready, what changes as they come along, what goes wrong with it. */
 export interface EggMachine {

@@ -7,6 +7,7 @@ import {
   keepingOf,
   larvalSalt,
   leafDose,
+  mixtures,
   recentEggLosses,
   rollingBatch,
   wettingDays,
@@ -141,5 +142,49 @@ describe('eggs in peat', () => {
       to: '2026-10-27',
       goodUntil: '2026-12-26',
     });
+  });
+});
+
+describe('a lot of two parentages', () => {
+  const move = (fromLotId: string | null, toLotId: string | null, unsexed: number): BroodMovement => ({
+    males: 0,
+    females: 0,
+    unsexed,
+    cause: fromLotId === null ? 'birth' : toLotId === null ? 'unknown' : 'merge',
+    fromLotId,
+    toLotId,
+    at: exactly(on(1)),
+  });
+  const shares = (lot: string, moves: readonly BroodMovement[]) =>
+    Object.fromEntries(
+      [...(mixtures(moves, (lotId) => lotId).get(lot) ?? [])].map(([source, heads]) => [source, Number(heads.toFixed(3))]),
+    );
+
+  it('loses of each by its share, and a split carries the shares on', () => {
+    const moves = [move(null, 'a', 30), move('b', 'a', 10), move('a', null, 20), move('a', 'c', 4)];
+    expect(shares('a', moves)).toEqual({ a: 12, b: 4 });
+    expect(shares('c', moves)).toEqual({ a: 3, b: 1 });
+  });
+
+  it('holds as many as were booked, whatever came and went', () => {
+    const steps = fc.array(
+      fc.tuple(fc.constantFrom('a', 'b', 'c'), fc.constantFrom('a', 'b', 'c', null), fc.double({ min: 0, max: 1, noNaN: true })),
+    );
+    fc.assert(
+      fc.property(steps, (list) => {
+        const heads: Record<string, number> = { a: 100, b: 60, c: 40 };
+        const moves = [move(null, 'a', 100), move(null, 'b', 60), move(null, 'c', 40)];
+        for (const [from, to, share] of list) {
+          const gone = Math.floor((heads[from] ?? 0) * share);
+          if (gone === 0 || from === to) continue;
+          heads[from] = (heads[from] ?? 0) - gone;
+          if (to) heads[to] = (heads[to] ?? 0) + gone;
+          moves.push(move(from, to, gone));
+        }
+        const made = mixtures(moves, (lotId) => lotId);
+        for (const lot of ['a', 'b', 'c'])
+          expect([...(made.get(lot)?.values() ?? [])].reduce((sum, one) => sum + one, 0)).toBeCloseTo(heads[lot] ?? 0, 6);
+      }),
+    );
   });
 });

@@ -3,7 +3,8 @@ import { tryCompute } from '../errors';
 import type { ResolvedSpecies, StageDuration } from '../species';
 import type { SpawningAttempt, SpawningView, TemperatureReading } from '../spawning';
 import { totalHeads, type StockLot } from '../stock';
-import { keepingOf, type EggKeeping } from './eggPlans';
+import { keepingOf } from './eggPlans';
+import type { EggKeeping } from './keeping';
 import { describeBrood, type BroodRecord, type BroodState } from './describeBrood';
 
 /** A species' hatch, and its way from hatch to swimming, as the house's own broods have shown them; null where they show nothing. */

@@ -13,7 +13,8 @@ export {
   type LedgerLine,
   type BroodMovement,
 } from './describeBrood';
-export { computeStream, survivalLeft, type Stream, type StreamBand } from './computeStream';
+export { mixtures, type Mixture } from './mixture';
+export { computeStream, survivalLeft, type CountedLot, type Stream, type StreamBand } from './computeStream';
 export {
   headsIn,
   NO_BROODS,
@@ -51,7 +52,6 @@ export {
   keepingOf,
   leafDose,
   recentEggLosses,
-  type EggKeeping,
   type EggLosses,
   type EggMachine,
   type EggTrouble,
@@ -60,6 +60,7 @@ export {
 export { larvalSalt, larvalTable, type LarvalTable, type SaltDown, type SaltUp } from './larvalSalt';
 export { nextDrop } from './drops';
 export { rollingBatch, type EggPick, type RollingBatch } from './batches';
-export { SECOND_WETTING_DAYS, wettingDays, type PeatBag } from './peat';
+export { SECOND_WETTING_DAYS, wettingDays } from './peat';
+export type { EggKeeping, PeatBag } from './keeping';
 export { describeCarrier, type Carrier, type CarrierSpan } from './carriers';
 export { CARRIER_STEPS, LOSS_SPANS, OUTCOME_STAGES, type CarrierStep, type LossSpan, type OutcomeStage } from './stages';

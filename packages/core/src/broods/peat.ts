@@ -1,19 +1,9 @@
 import { chore, type Bar, BAR_RANK, type Chore } from '../agenda';
 import { type ResolvedSpecies } from '../species';
-import { addDays, daysBetween, formatDay, formatDayRange, houseDay, type Day, type Instant } from '../time';
+import { addDays, daysBetween, formatDay, formatDayRange, houseDay, type Day } from '../time';
 import { BROODS_CHORES } from './choreKinds';
 import type { BroodFacts } from './describeBrood';
 import type { BroodsView, ReadBrood } from './facts';
-
-/** A bag of peat with eggs in it. */
-export interface PeatBag {
-  label: string;
-  place: string | null;
-  moisture: 'damp' | 'wet' | 'dry';
-  /** The day it is to be wetted. */
-  wetOn: Day;
-  at: Instant;
-}
 
 const PEAT_LOOK_DAYS = 7;
 /** What did not hatch rests so long before it is wetted again. General habit. */

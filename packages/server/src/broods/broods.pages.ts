@@ -6,6 +6,7 @@ import {
   fallBacks,
   keepingOf,
   larvalTable,
+  mixtures,
   recentEggLosses,
   rollingBatch,
   stageSpans,
@@ -13,6 +14,7 @@ import {
   wettingDays,
   type BroodMovement,
   type BroodRecord,
+  type CountedLot,
 } from '@freshet/core/broods';
 import { tryCompute } from '@freshet/core/errors';
 import { foodSpans, type Figures, type Food, type ResolvedSpecies } from '@freshet/core/species';
@@ -53,6 +55,8 @@ interface Known {
   codes: ReadonlyMap<string, string>;
   /** The newest count of any of its lots. */
   counted: { at: string; count: number; low: number; high: number; how: HeadCountRow['how'] } | null;
+  /** The newest count of each lot. */
+  counts: ReadonlyMap<string, CountedLot>;
 }
 
 const toMovement = (row: MovementRow): BroodMovement => ({
@@ -65,7 +69,11 @@ const toMovement = (row: MovementRow): BroodMovement => ({
   at: { from: row.fromAt, to: row.toAt },
 });
 
-function toCard({ record, species, lots, movements, temperatures, codes, counted }: Known, now: string, timeZone: string) {
+function toCard(
+  { record, species, lots, movements, temperatures, codes, counted, counts }: Known,
+  now: string,
+  timeZone: string,
+) {
   const described = tryCompute(() => describeBrood(record, species, temperatures, now, timeZone));
   const state = described.ok ? described.value : undescribedBrood(record, now, timeZone);
   const stages = stageSpans(record, species, state, now);
@@ -78,6 +86,7 @@ function toCard({ record, species, lots, movements, temperatures, codes, counted
     species.figures.survivalToSale,
     { laid: middleOf(record.laid), feed: swimming, ready },
     now,
+    counts,
   );
   const began = movements
     .filter((movement) => movement.cause === 'birth')
@@ -149,6 +158,9 @@ export function createBroodPages({ clock, room, stock, spawning, broods, rationF
     const movementsBy = groupBy(movements, (row) => broodOf.get(row.toLotId ?? '') ?? broodOf.get(row.fromLotId ?? '') ?? '');
     const codes = new Map(tanks.map((tank) => [tank.id, tank.code]));
     const countsBy = groupBy(counts, (row) => broodOf.get(row.lotId) ?? '');
+    const countsByLot = new Map(
+      counts.map((row) => [row.lotId, { at: row.at, count: row.counted, low: row.low, high: row.high }]),
+    );
     const newest = (broodId: string) => {
       const [row] = [...(countsBy.get(broodId) ?? [])].sort((a, b) => (a.at < b.at ? 1 : -1));
       return row ? { at: row.at, count: row.counted, low: row.low, high: row.high, how: row.how } : null;
@@ -165,9 +177,48 @@ export function createBroodPages({ clock, room, stock, spawning, broods, rationF
           temperatures: loaded.temperatures[record.id] ?? [],
           codes,
           counted: newest(record.id),
+          counts: countsByLot,
         },
       ];
     });
+  }
+
+  /** Whom of other broods its lots hold, by expectation. */
+  async function mixedOf(who: Who, { record, lots, movements: booked }: Known) {
+    const own = new Set(lots.map(({ id }) => id));
+    if (!booked.some(({ cause }) => cause === 'merge')) return [];
+    // What was taken back joined nobody.
+    const movements = await broods.repository.standingMovements(who, [...own]);
+    const joined = movements.filter(
+      ({ cause, fromLotId, toLotId }) => cause === 'merge' && fromLotId && !own.has(fromLotId) && toLotId && own.has(toLotId),
+    );
+    if (joined.length === 0) return [];
+    const from = await stock.repository.byIds(
+      who,
+      joined.flatMap(({ fromLotId }) => fromLotId ?? []),
+    );
+    const rows = await broods.repository.byIds(
+      who,
+      from.flatMap(({ broodId }) => broodId ?? []),
+    );
+    const nameOf = new Map(rows.map(({ id, name }) => [id, name]));
+    const lotBy = new Map(from.map((lot) => [lot.id, lot]));
+    const made = mixtures(movements, (lotId) => lotBy.get(lotId)?.id ?? record.id);
+    return lots.flatMap(({ id }) =>
+      [...(made.get(id) ?? [])].flatMap(([source, heads]) => {
+        const lot = lotBy.get(source);
+        if (!lot || heads < 0.5) return [];
+        return [
+          {
+            lotId: id,
+            broodId: lot.broodId,
+            name: nameOf.get(lot.broodId ?? '') ?? lot.name ?? 'other stock',
+            heads,
+            since: joined.find(({ fromLotId }) => fromLotId === source)?.at.from ?? record.laid.from,
+          },
+        ];
+      }),
+    );
   }
 
   /** The salt of larvae, by the litres of where they are. */
@@ -231,6 +282,7 @@ export function createBroodPages({ clock, room, stock, spawning, broods, rationF
         ...card,
         born: start === 'born',
         parents,
+        mixed: await mixedOf(who, known),
         photos: await stock.repository.photosOf(
           who,
           known.lots.map(({ id }) => id),

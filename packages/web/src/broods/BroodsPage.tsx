@@ -1,17 +1,52 @@
+import { useRef } from 'react';
 import { Link } from 'react-router';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { LIFE_STAGES } from '@freshet/core/broods';
 import { STAGE_NAMES } from '@freshet/core/spawning';
 import { addDays, formatDate, formatDateRange, formatDayRange, houseDay, startOfDay } from '@freshet/core/time';
 import { useGet, useHouse, type Reply } from '../data';
-import { ButtonLink, Empty, Loaded, PageHead, STAGE_WORDS, Swatch, useWidth, type StageKind } from '../ui';
+import {
+  ButtonLink,
+  Empty,
+  Loaded,
+  PageHead,
+  Segmented,
+  SelectField,
+  STAGE_WORDS,
+  Swatch,
+  TextField,
+  usePageParams,
+  useWidth,
+  withParam,
+  type StageKind,
+} from '../ui';
+import { BROOD_ORDERS, orderBroods, type BroodOrder } from './broodOrder';
 import { StreamBands } from './StreamBands';
 import { shapeStream } from './streamShape';
 
 type Brood = Reply<'broods'>[number];
-/** Six weeks back, twelve ahead: what comes next is what is asked here; older bands begin at the edge. */
-const PAST_DAYS = 42;
-const AHEAD_DAYS = 84;
 const ROW_PX = 46;
 const DAY_MS = 86_400_000;
+/** Days back and ahead that are drawn; what comes next is what is asked here, and older bands begin at the edge. */
+const ZOOMS = {
+  weeks: { label: '6 weeks', back: 14, ahead: 28 },
+  months: { label: '4 months', back: 42, ahead: 84 },
+  all: { label: 'All', back: 0, ahead: 0 },
+} as const;
+type Zoom = keyof typeof ZOOMS;
+
+/** What the axis runs over, days from today. */
+interface Span {
+  back: number;
+  ahead: number;
+}
+
+/** Days that hold every brood from laying to sale. */
+function spanOfAll(broods: readonly Brood[], nowMs: number): Span {
+  const back = Math.max(7, ...broods.map(({ laid }) => (nowMs - Date.parse(laid.from)) / DAY_MS));
+  const ahead = Math.max(14, ...broods.map(({ ready }) => (ready ? (Date.parse(ready.to) - nowMs) / DAY_MS : 0)));
+  return { back: Math.ceil(back), ahead: Math.ceil(ahead) };
+}
 
 function nextWords(brood: Brood, today: string, timeZone: string): string {
   const { next } = brood;
@@ -25,11 +60,11 @@ function nextWords(brood: Brood, today: string, timeZone: string): string {
     : '';
 }
 
-function Row({ brood, width }: { brood: Brood; width: number }) {
+function Row({ brood, width, span }: { brood: Brood; width: number; span: Span }) {
   const house = useHouse();
   const nowMs = Date.parse(house.now());
-  const from = Date.parse(startOfDay(addDays(house.today, -PAST_DAYS), house.timeZone));
-  const x = (ms: number) => ((ms - from) / ((PAST_DAYS + AHEAD_DAYS) * DAY_MS)) * width;
+  const from = Date.parse(startOfDay(addDays(house.today, -span.back), house.timeZone));
+  const x = (ms: number) => ((ms - from) / ((span.back + span.ahead) * DAY_MS)) * width;
   const most = Math.max(1, ...brood.stream.bands.flatMap((band) => band.points.map((point) => point.count)));
   const { bands } = shapeStream(brood, { x, nowMs, perHead: (ROW_PX - 16) / most, top: 5, gap: 2, forkPx: 8 });
   const height = Math.max(ROW_PX - 4, ...bands.flatMap((band) => band.past.map((point) => point.bottom + 4)));
@@ -48,25 +83,27 @@ function Row({ brood, width }: { brood: Brood; width: number }) {
   );
 }
 
-function TimeAxis({ width }: { width: number }) {
+function TimeAxis({ width, span }: { width: number; span: Span }) {
   const house = useHouse();
-  const weeks = Array.from({ length: Math.floor((PAST_DAYS + AHEAD_DAYS) / 14) + 1 }, (_, i) => i * 14);
+  const perDay = width / (span.back + span.ahead);
+  const step = [7, 14, 28, 56, 84].find((days) => days * perDay >= 74) ?? 182;
+  const from = -Math.floor(span.back / step) * step;
+  const days = Array.from({ length: Math.floor((span.ahead - from) / step) + 1 }, (_, i) => from + i * step);
   return (
     <svg width={width} height="26" aria-hidden className="block">
-      {weeks.slice(0, -1).map((day) => {
-        const px = (day / (PAST_DAYS + AHEAD_DAYS)) * width;
-        const date = addDays(house.today, day - PAST_DAYS);
-        return (
+      {days.map((day) => {
+        const px = (day + span.back) * perDay;
+        return px > width - 40 && day !== 0 ? null : (
           <g key={day}>
             <path d={`M${px} 18v8`} stroke="var(--ink)" />
             <text
               x={Math.max(0, Math.min(width - 44, px - 18))}
               y="13"
               fontSize="12"
-              fill={day === PAST_DAYS ? 'var(--rust)' : 'var(--quiet)'}
-              fontWeight={day === PAST_DAYS ? 700 : 400}
+              fill={day === 0 ? 'var(--rust)' : 'var(--quiet)'}
+              fontWeight={day === 0 ? 700 : 400}
             >
-              {day === PAST_DAYS ? 'today' : formatDate(date, house.today)}
+              {day === 0 ? 'today' : formatDate(addDays(house.today, day), house.today)}
             </text>
           </g>
         );
@@ -75,78 +112,193 @@ function TimeAxis({ width }: { width: number }) {
   );
 }
 
+function BroodRow({ brood, width, span }: { brood: Brood; width: number; span: Span }) {
+  const house = useHouse();
+  return (
+    <Link
+      to={`/broods/${brood.id}`}
+      className="grid items-center hover:bg-today md:grid-cols-[330px_1fr]"
+      onKeyDown={(event) => {
+        // Arrow keys go from row to row.
+        const row = event.currentTarget.parentElement;
+        const to =
+          event.key === 'ArrowDown' ? row?.nextElementSibling : event.key === 'ArrowUp' ? row?.previousElementSibling : null;
+        const link = to?.querySelector('a');
+        if (!link) return;
+        event.preventDefault();
+        link.focus();
+      }}
+    >
+      <div className="flex min-w-0 items-center gap-3 px-3 py-1.5">
+        <span className="w-14 shrink-0 font-mono font-semibold">{brood.lots.find((lot) => lot.count > 0)?.tankCode}</span>
+        <div className="min-w-0 flex-1">
+          <div className="flex justify-between gap-3">
+            <b className="truncate">{brood.name}</b>
+            <span className="shrink-0">
+              <b>{brood.alive}</b> {STAGE_WORDS[brood.stage]}
+            </span>
+          </div>
+          <div
+            className={`truncate text-note ${brood.next?.status === 'overdue' || brood.next?.status === 'notReached' ? 'font-semibold text-rust' : 'text-quiet'}`}
+          >
+            day {brood.ageDays}, {nextWords(brood, house.today, house.timeZone)}
+          </div>
+        </div>
+      </div>
+      <div className="min-w-0 overflow-hidden">{width > 0 && <Row brood={brood} width={width} span={span} />}</div>
+    </Link>
+  );
+}
+
+/** Rows of streams on one axis; only those in sight are drawn, so that hundreds scroll like ten. */
+function Streams({ broods, zoom }: { broods: readonly Brood[]; zoom: Zoom }) {
+  const house = useHouse();
+  const [measure, width] = useWidth<HTMLDivElement>();
+  const box = useRef<HTMLDivElement>(null);
+  const virtual = useVirtualizer({
+    count: broods.length,
+    getScrollElement: () => box.current,
+    estimateSize: () => ROW_PX + 2,
+    getItemKey: (i) => broods[i]?.id ?? i,
+    overscan: 8,
+  });
+  const shown = virtual.getVirtualItems();
+  const span = zoom === 'all' ? spanOfAll(broods, Date.parse(house.now())) : ZOOMS[zoom];
+  return (
+    <div ref={box} className="max-h-[calc(100dvh-312px)] min-h-72 overflow-auto border border-rule bg-sheet">
+      <div className="sticky top-0 z-10 grid border-b border-ink bg-sheet md:grid-cols-[330px_1fr]">
+        <div className="hidden items-center gap-3 overflow-hidden px-3 text-note text-quiet md:flex">
+          {(['eggs', 'yolk', 'fry', 'growing', 'ready'] as StageKind[]).map((kind) => (
+            <span key={kind} className="flex items-center gap-1">
+              <Swatch kind={kind} width={14} height={12} />
+              {STAGE_WORDS[kind]}
+            </span>
+          ))}
+        </div>
+        <div ref={measure} className="min-w-0 overflow-hidden">
+          {width > 0 && <TimeAxis width={width} span={span} />}
+        </div>
+      </div>
+      <ul style={{ paddingTop: shown[0]?.start ?? 0, paddingBottom: virtual.getTotalSize() - (shown.at(-1)?.end ?? 0) }}>
+        {shown.map(({ index, key }) => {
+          const brood = broods[index];
+          return (
+            brood && (
+              <li key={key} data-index={index} ref={virtual.measureElement} className="border-b border-rule">
+                <BroodRow brood={brood} width={width} span={span} />
+              </li>
+            )
+          );
+        })}
+      </ul>
+    </div>
+  );
+}
+
 /** How many, how old, what comes next and when? Every brood on one time axis. */
 export function BroodsPage() {
-  const house = useHouse();
   const broods = useGet('broods');
-  const [measure, width] = useWidth<HTMLDivElement>();
+  const [search, setSearch] = usePageParams();
+  const set = (key: string, value: string) => setSearch(withParam(search, key, value));
+  const told = (key: string) => search.get(key) ?? '';
+  const orderTold = told('by');
+  const order: BroodOrder = orderTold in BROOD_ORDERS ? (orderTold as BroodOrder) : 'newest';
+  const zoomTold = told('zoom');
+  const zoom: Zoom = zoomTold in ZOOMS ? (zoomTold as Zoom) : 'months';
   return (
     <Loaded reply={broods} what="the broods">
-      {(data) => (
-        <>
-          <PageHead
-            title="Broods"
-            about={`${data.length} alive, ${data.reduce((sum, brood) => sum + brood.alive, 0)} young; the band is as thick as its headcount`}
-          >
-            <ButtonLink to="/broods/carriers">Carriers</ButtonLink>
-          </PageHead>
-          {data.length === 0 ? (
-            <Empty
-              title="No brood yet"
-              action={
-                <ButtonLink to="/spawns/new" look="main">
-                  Start an attempt
-                </ButtonLink>
-              }
+      {(data) => {
+        const kinds = [...new Map(data.map(({ speciesKey, speciesName }) => [speciesKey, speciesName]))].sort((a, b) =>
+          a[1].localeCompare(b[1]),
+        );
+        const shown = orderBroods(data, { order, species: told('species'), stage: told('stage'), find: told('find') });
+        const heads = shown.reduce((sum, brood) => sum + brood.alive, 0);
+        return (
+          <>
+            <PageHead
+              title="Broods"
+              about={`${shown.length === data.length ? `${data.length} alive` : `${shown.length} of ${data.length}`}, ${heads} young; the band is as thick as its headcount`}
             >
-              A brood begins when eggs are seen in a spawning attempt, or young are born.
-            </Empty>
-          ) : (
-            <div className="border border-rule bg-sheet">
-              <div className="sticky top-0 z-10 grid border-b border-ink bg-sheet md:grid-cols-[330px_1fr]">
-                <div className="hidden items-center gap-3 overflow-hidden px-3 text-note text-quiet md:flex">
-                  {(['eggs', 'yolk', 'fry', 'growing', 'ready'] as StageKind[]).map((kind) => (
-                    <span key={kind} className="flex items-center gap-1">
-                      <Swatch kind={kind} width={14} height={12} />
-                      {STAGE_WORDS[kind]}
-                    </span>
-                  ))}
+              <ButtonLink to="/broods/carriers">Carriers</ButtonLink>
+            </PageHead>
+            {data.length === 0 ? (
+              <Empty
+                title="No brood yet"
+                action={
+                  <ButtonLink to="/spawns/new" look="main">
+                    Start an attempt
+                  </ButtonLink>
+                }
+              >
+                A brood begins when eggs are seen in a spawning attempt, or young are born.
+              </Empty>
+            ) : (
+              <>
+                <div className="mb-2 flex flex-wrap items-end gap-x-3 gap-y-2">
+                  <TextField
+                    label="Find"
+                    boxClass="w-36"
+                    placeholder="name or tank"
+                    value={told('find')}
+                    onChange={(event) => set('find', event.target.value)}
+                  />
+                  <SelectField
+                    label="Species"
+                    boxClass="w-44"
+                    value={told('species')}
+                    onChange={(event) => set('species', event.target.value)}
+                  >
+                    <option value="">all</option>
+                    {kinds.map(([key, name]) => (
+                      <option key={key} value={key}>
+                        {name}
+                      </option>
+                    ))}
+                  </SelectField>
+                  <SelectField
+                    label="Stage"
+                    boxClass="w-32"
+                    value={told('stage')}
+                    onChange={(event) => set('stage', event.target.value)}
+                  >
+                    <option value="">all</option>
+                    {LIFE_STAGES.map((stage) => (
+                      <option key={stage} value={stage}>
+                        {STAGE_WORDS[stage]}
+                      </option>
+                    ))}
+                  </SelectField>
+                  <SelectField
+                    label="In order of"
+                    boxClass="w-44"
+                    value={order}
+                    onChange={(event) => set('by', event.target.value === 'newest' ? '' : event.target.value)}
+                  >
+                    {Object.entries(BROOD_ORDERS).map(([key, label]) => (
+                      <option key={key} value={key}>
+                        {label}
+                      </option>
+                    ))}
+                  </SelectField>
+                  <Segmented
+                    label="Time shown"
+                    value={zoom}
+                    onChange={(next) => set('zoom', next === 'months' ? '' : next)}
+                    options={(Object.keys(ZOOMS) as Zoom[]).map((value) => ({ value, label: ZOOMS[value].label }))}
+                  />
                 </div>
-                <div ref={measure} className="min-w-0 overflow-hidden">
-                  {width > 0 && <TimeAxis width={width} />}
-                </div>
-              </div>
-              <ul>
-                {data.map((brood) => (
-                  <li key={brood.id} className="border-b border-rule">
-                    <Link to={`/broods/${brood.id}`} className="grid items-center hover:bg-today md:grid-cols-[330px_1fr]">
-                      <div className="flex min-w-0 items-center gap-3 px-3 py-1.5">
-                        <span className="w-14 shrink-0 font-mono font-semibold">
-                          {brood.lots.find((lot) => lot.count > 0)?.tankCode}
-                        </span>
-                        <div className="min-w-0 flex-1">
-                          <div className="flex justify-between gap-3">
-                            <b className="truncate">{brood.name}</b>
-                            <span className="shrink-0">
-                              <b>{brood.alive}</b> {STAGE_WORDS[brood.stage]}
-                            </span>
-                          </div>
-                          <div
-                            className={`truncate text-note ${brood.next?.status === 'overdue' || brood.next?.status === 'notReached' ? 'font-semibold text-rust' : 'text-quiet'}`}
-                          >
-                            day {brood.ageDays}, {nextWords(brood, house.today, house.timeZone)}
-                          </div>
-                        </div>
-                      </div>
-                      <div className="min-w-0 overflow-hidden">{width > 0 && <Row brood={brood} width={width} />}</div>
-                    </Link>
-                  </li>
-                ))}
-              </ul>
-            </div>
-          )}
-        </>
-      )}
+                {shown.length === 0 ? (
+                  <Empty title="None of them" action={<ButtonLink to="/broods">Show all</ButtonLink>}>
+                    No living brood fits what is chosen above.
+                  </Empty>
+                ) : (
+                  <Streams broods={shown} zoom={zoom} />
+                )}
+              </>
+            )}
+          </>
+        );
+      }}
     </Loaded>
   );
 }

@@ -46,6 +46,7 @@ export function StreamBands({
             <g key={band.lotId}>
               <path d={outline(band.fan)} fill={stageFill(span.stage)} fillOpacity="0.28" />
               <path d={outline(band.ahead)} fill={stageFill(span.stage)} fillOpacity="0.42" />
+              <path d={outline(band.haze)} fill={stageFill(span.stage)} fillOpacity="0.45" />
               <path d={outline(band.past)} fill={stageFill(span.stage)} />
             </g>
           ))}
@@ -54,6 +55,7 @@ export function StreamBands({
       {bands.map((band) => (
         <g key={band.lotId} fill="none" stroke="var(--ink)">
           <path d={outline(band.past)} strokeWidth="1" />
+          <path d={outline(band.haze)} strokeDasharray="1.5 3.5" />
           <path d={outline(band.ahead)} strokeDasharray="6 4" />
           <path d={outline(band.fan)} strokeDasharray="1.5 3.5" />
         </g>

@@ -1,9 +1,12 @@
+import { useState } from 'react';
 import { LOSS_WORDS } from '@freshet/core/stock';
 import { addDays, houseDay, daysBetween, formatDate, startOfDay } from '@freshet/core/time';
 import { formatRange } from '@freshet/core/units';
 import { measureText, useWidth } from '../ui';
 import { useHouse, type Reply } from '../data';
+import { MixedLine } from './MixedLine';
 import { StreamBands } from './StreamBands';
+import { readStream } from './streamReading';
 import { headsWhenSeen, shapeStream, type BandShape } from './streamShape';
 
 type Page = Reply<'brood'>;
@@ -22,6 +25,8 @@ const CAUSE_WORDS: Record<string, string> = {
   undo: 'taken back',
   countCorrection: 'more than booked',
 };
+/** Days that a key moves the reading. */
+const KEY_DAYS: Readonly<Record<string, number>> = { ArrowLeft: -1, ArrowRight: 1, PageUp: -7, PageDown: 7 };
 const NOTE_ROWS = 3;
 const ROW_PX = 17;
 const AXIS_PX = 44;
@@ -139,6 +144,7 @@ function Axis({ page, x, y, left, right }: { page: Page; x: (ms: number) => numb
 /** A brood through time: a band as thick as the living headcount, forked by splits, dashed ahead of now with its fan. */
 export function StreamPicture({ page }: { page: Page }) {
   const house = useHouse();
+  const [readMs, setReadMs] = useState<number | null>(null);
   const [measure, width] = useWidth<HTMLDivElement>();
   const nowMs = Date.parse(house.now());
   const startMs = Date.parse(page.laid.from);
@@ -160,15 +166,46 @@ export function StreamPicture({ page }: { page: Page }) {
   const noteY = (note: { above: boolean; row: number }) =>
     note.above ? top - 10 - note.row * ROW_PX : shaped.bottom + 14 + note.row * ROW_PX;
   const codes = new Map(page.lots.map((lot) => [lot.id, lot]));
+  const dayOf = (at: number) => Math.max(0, Math.round((at - startMs) / DAY_MS));
+  const timeAt = (px: number) => startMs + Math.min(1, Math.max(0, (px - left) / (right - left))) * (endMs - startMs);
+  const readWords = (at: number) => {
+    const bands = readStream(page.stream, at, nowMs).filter(({ count, high }) => count > 0 || high > 0);
+    const heads = bands.map(({ lotId, count, low, high, isExpected }) => {
+      const where = codes.get(lotId)?.tankCode ?? 'no tank';
+      return `${isExpected ? 'about ' : ''}${count}${low < high ? ` (${low} to ${high})` : ''} in ${where}`;
+    });
+    const last = bands
+      .map(({ change }) => change)
+      .find((change) => change && Math.abs(Date.parse(change.at) - at) < DAY_MS && change.by !== 0);
+    const why = last ? `; ${last.by > 0 ? '+' : '−'}${Math.abs(last.by)} ${CAUSE_WORDS[last.cause] ?? last.cause}` : '';
+    return `${formatDate(houseDay(new Date(at).toISOString(), house.timeZone), house.today)}, day ${dayOf(at)}: ${heads.join(', ') || 'none'}${why}`;
+  };
   return (
     <div ref={measure} className="border border-rule bg-sheet">
       {width > 0 && (
         <svg
           width={width}
           height={axisY + AXIS_PX}
-          role="img"
+          role="slider"
+          tabIndex={0}
+          aria-valuemin={0}
+          aria-valuemax={dayOf(endMs)}
+          aria-valuenow={dayOf(readMs ?? nowMs)}
+          aria-valuetext={readMs === null ? undefined : readWords(readMs)}
+          onPointerMove={(event) => setReadMs(timeAt(event.clientX - event.currentTarget.getBoundingClientRect().left))}
+          onPointerDown={(event) => setReadMs(timeAt(event.clientX - event.currentTarget.getBoundingClientRect().left))}
+          onPointerLeave={(event) => event.pointerType === 'mouse' && setReadMs(null)}
+          onBlur={() => setReadMs(null)}
+          onKeyDown={(event) => {
+            const by = KEY_DAYS[event.key];
+            if (event.key === 'Escape') setReadMs(null);
+            if (by === undefined) return;
+            event.preventDefault();
+            const to = (readMs ?? nowMs) + by * (event.shiftKey ? 7 : 1) * DAY_MS;
+            setReadMs(Math.min(endMs, Math.max(startMs, to)));
+          }}
           aria-label={`${page.name}: ${page.began} at first, ${page.alive} alive now, in ${page.lots.filter((lot) => lot.count > 0).length} tanks`}
-          className="block"
+          className="block touch-pan-y"
         >
           <StreamBands bands={shaped.bands} stages={page.stages} x={x} nowMs={nowMs} left={left} right={right} />
           {notes.map((note) => (
@@ -238,8 +275,25 @@ export function StreamPicture({ page }: { page: Page }) {
               );
             })}
           <Axis page={page} x={x} y={axisY} left={left} right={right} />
+          {readMs !== null && (
+            <path
+              d={`M${x(readMs)} 24V${axisY}`}
+              stroke="var(--ink)"
+              strokeWidth="1.5"
+              strokeDasharray="3 3"
+              pointerEvents="none"
+            />
+          )}
         </svg>
       )}
+      <p className="min-h-8 px-4 pt-1.5 pb-1 text-note text-quiet">
+        {readMs === null ? (
+          'Touch the stream, or focus it and use the arrow keys, to read a day.'
+        ) : (
+          <b className="text-ink">{readWords(readMs)}</b>
+        )}
+      </p>
+      <MixedLine page={page} />
     </div>
   );
 }

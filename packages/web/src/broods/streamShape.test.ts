@@ -45,13 +45,20 @@ describe('the shape of a stream', () => {
       {
         lotId: 'a',
         parentLotId: null,
+        counted: { at: at(20), low: 0.9, high: 1.2 },
         points: [point(0, 100, 'birth', 100), point(10, 80), point(19, 50, 'split', -30)],
         forecast: [
           { at: at(30), low: 50, mid: 50, high: 50 },
           { at: at(90), low: 20, mid: 28, high: 40 },
         ],
       },
-      { lotId: 'b', parentLotId: 'a', points: [point(19, 30, 'split', 30), point(25, 28, 'death', -2)], forecast: [] },
+      {
+        lotId: 'b',
+        parentLotId: 'a',
+        points: [point(19, 30, 'split', 30), point(25, 28, 'death', -2)],
+        forecast: [],
+        counted: null,
+      },
     ]),
     frame,
   );

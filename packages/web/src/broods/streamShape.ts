@@ -16,6 +16,8 @@ export interface BandShape {
   past: EdgePoint[];
   ahead: EdgePoint[];
   fan: EdgePoint[];
+  /** Since an unsure count: the upper edge of how many there may be; empty where all were counted. */
+  haze: EdgePoint[];
   /** Centre of the lane it runs in. */
   laneY: number;
   /** Living now. */
@@ -142,9 +144,24 @@ export function shapeStream(brood: Brood, frame: StreamFrame): { bands: BandShap
     const edges = (pick: (point: Band['forecast'][number]) => number) =>
       band.forecast.map((point) => edge(x(ms(point.at)), laneY, pick(point)));
     const high = edges((point) => point.high);
-    return { lotId: band.lotId, past, ahead: edges((point) => point.low), fan: high, laneY, count };
+    const haze = hazeOf(band, past, x);
+    return { lotId: band.lotId, past, ahead: edges((point) => point.low), fan: high, haze, laneY, count };
   });
   return { bands, bottom };
+}
+
+/** What may be there besides what is booked, from an unsure count on: the band's edges moved out by its share. */
+function hazeOf(band: Band, past: readonly EdgePoint[], x: (ms: number) => number): EdgePoint[] {
+  if (!band.counted) return [];
+  const { at, high } = band.counted;
+  const from = x(ms(at));
+  const points = past.filter((point) => point.x >= from);
+  const before = past.findLast((point) => point.x < from);
+  const all = before ? [{ ...before, x: from }, ...points] : points;
+  return all.map((point) => {
+    const more = ((point.bottom - point.top) * (high - 1)) / 2;
+    return { x: point.x, top: point.top - more, bottom: point.bottom + more };
+  });
 }
 
 /** The outline of edge points as an SVG path. */
