@@ -95,6 +95,13 @@ const TOO_LONG = 0.45;
 /** Beside the usual one: how short a young one may be, and how many times as stout or as thin. */
 const [SHORTEST, STOUTEST] = [0.45, 2.1];
 
+/** How many times as thick as the usual one a large one is, at most. */
+const THICKEST = 1.8;
+/** Thinner than this share of the usual one they are not. */
+const THINNEST = 0.62;
+/** So much thicker are many that are no larger, and bodies that lie across one another. */
+const USUALLY_THICK = 1.16;
+
 /** The value below which a share of the weight lies. */
 function weighted(some: readonly { value: number; weight: number }[], share: number): number {
   const sorted = [...some].sort((a, b) => a.value - b.value);
@@ -158,17 +165,27 @@ function sortPatches(patches: readonly Patch[], width: number, height: number): 
       (patch.colour[1] - usualColour[1]!) / 6,
       (patch.colour[2] - usualColour[2]!) / 8,
     );
+    // One that is larger all over is thicker as well; some that touch are no thicker than one.
+    const thick = patch.deepest / Math.max(1e-6, usualDeep);
+    const grown = Math.min(THICKEST, Math.max(1, thick / USUALLY_THICK)) ** (form > 0.75 && form < 1.3 ? 2 : 0.5);
+    const heads = share / grown;
     // Bodies that touch by their thin ends are thick in several places.
-    const parted = share >= 1.5 ? Math.min(patch.cores(0.62 * usualDeep), Math.ceil(share * 1.1)) : 1;
+    const parted = heads >= 1.5 ? Math.min(patch.cores(0.62 * usualDeep), Math.ceil(heads * 1.1)) : 1;
     const looksSingle = isSingle(patch);
     const single = looksSingle && parted < 2;
-    const count = looksSingle ? Math.max(1, parted) : Math.max(1, parted, Math.round(share * HEAP));
+    const count = looksSingle ? Math.max(1, parted) : Math.max(1, parted, Math.round(heads * HEAP));
     const z =
       4.5 -
       1.1 * Math.max(0, off - 1.2) -
       (form < 1 ? 5 * Math.max(0, Math.log(1 / form) - 0.45) : count > 1 ? 0 : 4 * Math.max(0, Math.log(form) - 0.3)) -
       7 * Math.max(0, Math.log(0.55 / Math.min(1, share))) -
-      (patch.atBorder ? 0.8 : 0);
+      (patch.atBorder ? 0.8 : 0) -
+      // A shadow, a stain, a leaf: thicker than any of them.
+      8 * Math.max(0, Math.log(thick / THICKEST)) -
+      // Most are darker than their ground and this one is brighter, or the other way about: glare, a shadow.
+      (Math.abs(usualColour[0]!) > 10 && patch.colour[0] * usualColour[0]! < 0 && Math.abs(patch.colour[0]) > 4 ? 5 : 0) -
+      // A hair, a scratch.
+      6 * Math.max(0, Math.log(THINNEST / Math.max(0.05, thick)));
     const sure = 1 / (1 + Math.exp(-z));
     return sure >= 0.08
       ? [{ x: patch.x, y: patch.y, length: patch.length, extent: patch.extent, count, sure, isSingle: single }]
