@@ -4,10 +4,10 @@ import { enter, goTo } from '../app/enter';
 test('broods stand on one time axis, each with what comes next', async ({ page }) => {
   await enter(page);
   await goTo(page, 'Broods');
-  await expect(page.getByText('24 alive')).toBeVisible();
+  await expect(page.getByText('26 alive')).toBeVisible();
   await expect(page.getByRole('link', { name: /Aspidoras 21.*eggs.*hatch/ })).toBeVisible();
   await page.getByRole('link', { name: /Lemon tetra 20/ }).click();
-  await expect(page.getByRole('img', { name: /Lemon tetra 20: 138 at first, \d+ alive now, in 2 tanks/ })).toBeVisible();
+  await expect(page.getByRole('slider', { name: /Lemon tetra 20: 138 at first, \d+ alive now, in 2 tanks/ })).toBeVisible();
 });
 
 test('an own figure of a species moves the windows at once, and can be taken back', async ({ page }) => {

@@ -22,6 +22,8 @@ export interface AttemptPlan {
   moves?: { day: number; tank: string; share: number }[];
   /** What was picked on the days after the first eggs of a daily layer. */
   picks?: number[];
+  /** The box its eggs were taken to. */
+  box?: string;
   /** `raised`: sold by now; `lost`: none left; otherwise they live. */
   fate?: 'raised' | 'lost';
   /** Signs of settling, so many days ago. */
@@ -97,7 +99,7 @@ const LIVING: Living[] = [
   ['telmatochromis-vittatus', 'Vittatus 4', 'A2.1', ['vittatus'], ['vittatus'], 66.5, 40],
   ['telmatochromis-shell', 'Shells 5', 'A2.2', ['shell'], ['shell'], 40.4, 18],
   ['boesemans-rainbowfish', 'Rainbows 3', 'A1.6', ['boesemani'], ['boesemani'], 14.5, 34, { eggPlan: 'pullEggs' }],
-  ['forktail-blue-eye', 'Forktails 7', 'B2.4', ['forktail'], ['forktail'], 4.4, 7, { eggPlan: 'pullEggs', picks: [5, 9, 6] }],
+  ['forktail-blue-eye', 'Forktails 7', 'B2.4', ['forktail'], ['forktail'], 4.4, 7, { picks: [5, 9, 6], box: 'C1.3' }],
   ['amano-shrimp', 'Amano 1', 'B2.2', ['amano'], ['amano'], 22.4, 900],
   ['forktail-blue-eye', 'Forktails 6', 'A1.6', ['forktail'], ['forktail'], 35.4, 24, { eggPlan: 'pullEggs' }],
   ['angelfish', 'Angels 8', 'A2.5', ['torn'], ['blue'], 71.4, 170, { moves: [{ day: 24, tank: 'A2.5', share: 1 }] }],

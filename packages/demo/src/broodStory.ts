@@ -168,6 +168,22 @@ export function tellBrood(
         moisture: 'damp',
         wetOn: plusDays(laid.to, WET_AFTER_DAYS).slice(0, 10),
       });
+    if (plan.box) {
+      const at = plusDays(laid.to, 0.1);
+      story.write(at, 'keepEggs', {
+        id: story.newId(at),
+        broodId,
+        at,
+        plan: 'pullEggs',
+        fungus: 'leaves',
+        dyeMgPerL: null,
+        dyeStockPercent: null,
+        dailyChangeFraction: 0.3,
+        container: 'hatching box',
+        why: 'the mop is picked each morning',
+        toTankId: places.tankId(plan.box),
+      });
+    }
     for (const [i, picked] of (plan.picks ?? []).entries()) {
       const at = plusDays(laid.to, i + 1);
       story.write(at, 'pickEggs', { id: story.newId(at), broodId, picked, at: { from: plusDays(at, -0.5), to: at }, next: null });

@@ -112,7 +112,6 @@ export const Drop = v.object({
   drops: v.number(),
   ownDays: v.nullable(v.number()),
   next: v.nullable(StageWindowSchema),
-  attemptId: v.nullable(v.string()),
 });
 
 /** What a brood's page tells of eggs and larvae. */

@@ -106,7 +106,7 @@ function pickChores({ brood, species, state, attempt }: ReadBrood, tank: RoomTan
       text: `Pick eggs from the mop of ${view.tanks.get(attempt.tankId)?.code ?? 'the adults'}`,
       amountText: 'a few a day',
       why: [
-        'Daily layers leave a few eggs each day and eat some of them. Dry fingers: sound eggs are hard, bad ones burst.',
+        'Daily layers leave a few eggs each day and eat some of them. Clean fingers: sound eggs are hard, bad ones burst.',
         'The number joins the batch; nothing found is no number.',
       ],
       tick: tick('picked', brood.id),

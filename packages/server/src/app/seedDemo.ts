@@ -48,6 +48,7 @@ const partsOf = ({ room, readiness, water, probes, biosecurity, stock, lines, sp
   addClutch: broods.addClutch,
   observe: broods.observe,
   pickWhite: broods.pickWhite,
+  keepEggs: broods.keepEggs,
   pickEggs: broods.pickEggs,
   bagPeat: broods.bagPeat,
   addCulture: larder.addCulture,

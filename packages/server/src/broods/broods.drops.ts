@@ -84,7 +84,6 @@ export function createDrops({ clock, room, stock, species, repository }: Deps) {
             drops: own.length,
             ownDays: gaps.length > 0 ? (gaps[Math.floor(gaps.length / 2)] ?? null) : null,
             next: from && nextDrop(kind, from, readings, clock.now(), who.timeZone),
-            attemptId: last?.attemptId ?? null,
           },
         ];
       })

@@ -230,7 +230,7 @@ export function createBroodPages({ clock, room, stock, spawning, broods, rationF
   }
 
   /** A daily layer's batch: the first clutch and what was picked since. */
-  async function batchOf(who: Who, { record, species, temperatures, movements }: Known, now: string) {
+  async function batchOf(who: Who, { record, species, temperatures }: Known, standing: readonly BroodMovement[], now: string) {
     const rows = await broods.repository.picks.find(who, { broodId: record.id }, { order: [['toAt', 'ASC']] });
     const began = rows[0] ? { from: rows[0].wasFrom, to: rows[0].wasTo } : record.laid;
     const parents = record.attemptId ? await spawning.repository.parents.find(who, { attemptId: record.attemptId }) : [];
@@ -239,7 +239,7 @@ export function createBroodPages({ clock, room, stock, spawning, broods, rationF
       parents.flatMap(({ lotId, role }) => (role === 'dam' ? [lotId] : [])),
     );
     const females = dams.reduce((sum, lot) => sum + lot.females, 0);
-    const births = movements.filter(({ cause }) => cause === 'birth').reduce((sum, one) => sum + totalHeads(one), 0);
+    const births = standing.filter(({ cause }) => cause === 'birth').reduce((sum, one) => sum + totalHeads(one), 0);
     const first = births - rows.reduce((sum, { picked }) => sum + picked, 0);
     return rollingBatch(
       [{ at: began, picked: first }, ...rows.map(({ picked, fromAt, toAt }) => ({ at: { from: fromAt, to: toAt }, picked }))],
@@ -274,10 +274,14 @@ export function createBroodPages({ clock, room, stock, spawning, broods, rationF
       const waits = card.stage === 'eggs' && start === 'laid';
       const [attempt] = known.record.attemptId && waits ? await spawning.repository.byIds(who, [known.record.attemptId]) : [];
       const keeping = waits ? (known.record.keeping ?? (attempt ? keepingOf(attempt.recipe) : null)) : null;
-      // What was done about a loss answers it.
-      const sinceChange = known.movements.filter(
-        ({ cause, at }) => cause === 'birth' || !keeping?.since || at.to > keeping.since,
-      );
+      // What was taken back did not happen, and what was done about a loss answers it.
+      const standing = waits
+        ? await broods.repository.standingMovements(
+            who,
+            known.lots.map(({ id }) => id),
+          )
+        : [];
+      const sinceChange = standing.filter(({ cause, at }) => cause === 'birth' || !keeping?.since || at.to > keeping.since);
       return {
         ...card,
         born: start === 'born',
@@ -289,7 +293,7 @@ export function createBroodPages({ clock, room, stock, spawning, broods, rationF
         ),
         keeping: known.species.eggsRest ? null : keeping,
         fallBacks: keeping ? fallBacks(keeping, known.species, recentEggLosses(sinceChange, now)) : [],
-        batch: waits && known.species.eggSite === 'mop' ? await batchOf(who, known, now) : null,
+        batch: waits && known.species.eggSite === 'mop' ? await batchOf(who, known, standing, now) : null,
         larvae: await larvaeOf(who, known),
         peat:
           waits && known.species.eggsRest

@@ -5,7 +5,7 @@ import { CARRIER_STEPS, type CarrierStep } from '@freshet/core/broods';
 import { exactly, formatDay, formatDayRange, houseDay } from '@freshet/core/time';
 import { showHeads, useGet, useHouse, useLog, type Reply } from '../data';
 import { Button, ButtonLink, Dialog, Empty, Loaded, PageHead, Panel } from '../ui';
-import { ClutchForm } from './ClutchForm';
+import { BirthForm } from './BirthForm';
 import { Livebearers } from './Livebearers';
 import { LostClutchForm } from './LostClutchForm';
 
@@ -166,9 +166,7 @@ export function CarriersPage() {
               {lost && <LostClutchForm brood={lost} done={() => setLost(null)} />}
             </Dialog>
             <Dialog title="Young born" about={born?.label ?? ''} open={born !== null} onClose={() => setBorn(null)}>
-              {born?.attemptId && (
-                <ClutchForm attempt={{ id: born.attemptId, name: born.label }} start="born" done={() => setBorn(null)} />
-              )}
+              {born && <BirthForm drop={born} done={() => setBorn(null)} />}
             </Dialog>
           </>
         );
