@@ -34,6 +34,8 @@ const LOGS: Record<string, string[]> = {
   dye: ['care'],
   sighting: ['observation'],
   peatCheck: [],
+  bagPeat: [],
+  pickEggs: ['eggPick'],
   leave: ['move'],
   lookEggs: [],
   eggCare: [],

@@ -18,6 +18,8 @@ const TOP_PX = 21;
 const HEIGHT = 95;
 const LEAST_DAY_PX = 54;
 const PAD = 5;
+/** The corner in which the number of hidden ones stands, px. */
+const MORE_PX = 84;
 
 interface Placed {
   item: Item;
@@ -54,8 +56,11 @@ function placeItems(items: readonly Item[], today: string, dayPx: number): Place
     LANES,
     (item) => ({ from: boxes.get(item.key)?.from ?? 0, to: boxes.get(item.key)?.to ?? 0 }),
   );
+  // Where some do not fit the corner is kept free for what tells of them.
+  const isFull = lanes.size < items.length;
   return items.flatMap((item) => {
     const [box, lane] = [boxes.get(item.key), lanes.get(item.key)];
+    if (isFull && box && lane !== undefined && lane >= LANES - 2 && box.to > width - MORE_PX) return [];
     return box && lane !== undefined ? [{ item, x: box.x, width: box.width, labelX: box.labelX, lane }] : [];
   });
 }
