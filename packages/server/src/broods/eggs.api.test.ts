@@ -226,3 +226,26 @@ describe('livebearers', () => {
     expect((await round('2026-03-11')).some(({ kind }) => kind === 'birthDue')).toBe(false);
   });
 });
+
+describe('two broods put together', () => {
+  it('are told by expectation: who joined, of which brood, and less of each as they die', async () => {
+    const one = await eggs('lemon-tetra', 30);
+    const other = await clutch(sitter, one.attemptId, { from: '2026-03-10T06:00:00Z', to: '2026-03-10T06:30:00Z' }, 10);
+    const merge = {
+      id: newId(),
+      fromLotId: other.lotId,
+      intoLotId: one.lotId,
+      at: NOW,
+      override: { reason: 'no tank is left' },
+    };
+    await keeper.write('mergeLots', merge);
+    await sitter.write('lose', {
+      id: newId(),
+      lotId: one.lotId,
+      heads: { males: 0, females: 0, unsexed: 20 },
+      cause: 'unknown',
+      at: NOW,
+    });
+    expect((await page(one.broodId)).mixed).toMatchObject([{ lotId: one.lotId, broodId: other.broodId, heads: 5 }]);
+  });
+});

@@ -61,7 +61,11 @@ function DropRow({ drop, born }: { drop: Drop; born: (drop: Drop) => void }) {
           <span className="text-quiet">nothing to count from</span>
         )}
       </span>
-      {house.may('sitter') && drop.tankId && <Button onClick={() => born(drop)}>Young born</Button>}
+      {house.may('sitter') && drop.tankId && (
+        <span className="self-start">
+          <Button onClick={() => born(drop)}>Young born</Button>
+        </span>
+      )}
     </li>
   );
 }
