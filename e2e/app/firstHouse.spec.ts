@@ -191,7 +191,7 @@ test('logs eggs seen and gets the windows at once, each with its why', async () 
   await expect(dialog().getByRole('alert')).toHaveText('No more white eggs than eggs.');
   await dialog().getByLabel('Of these white').fill('18');
   await dialog().getByRole('button', { name: 'Log the eggs' }).click();
-  await expect(page.getByRole('img', { name: /120 at first, 102 alive now/ })).toBeVisible();
+  await expect(page.getByRole('slider', { name: /120 at first, 102 alive now/ })).toBeVisible();
   for (const stage of ['Hatch', 'End of yolk', 'Free-swimming', 'First feed']) await expect(windowOf(stage)).toBeVisible();
   await page.getByRole('button', { name: 'Why: Hatch' }).click();
   await expect(page.getByText('3 – 4.5 days at 24 °C')).toBeVisible();
@@ -263,13 +263,13 @@ test('counts, splits and loses young; the account still adds up, and all is ther
   await dialog().getByLabel('To tank').selectOption({ label: 'A2: Sixray aspidoras' });
   await expect(dialog().getByText(/once mixed nobody can tell/)).toBeVisible();
   await dialog().getByRole('button', { name: 'Move them' }).click();
-  await expect(page.getByRole('img', { name: /90 alive now, in 2 tanks/ })).toBeVisible();
+  await expect(page.getByRole('slider', { name: /90 alive now, in 2 tanks/ })).toBeVisible();
   await page.getByRole('button', { name: 'Loss' }).click();
   await dialog().getByLabel('Unsexed').fill('2');
   await dialog().getByRole('button', { name: 'Log it' }).click();
-  await expect(page.getByRole('img', { name: /88 alive now/ })).toBeVisible();
+  await expect(page.getByRole('slider', { name: /88 alive now/ })).toBeVisible();
   await page.reload();
-  await expect(page.getByRole('img', { name: /88 alive now, in 2 tanks/ })).toBeVisible();
+  await expect(page.getByRole('slider', { name: /88 alive now, in 2 tanks/ })).toBeVisible();
   const ledger = page.locator('section').filter({ has: page.getByRole('heading', { name: 'Headcount, always adds up' }) });
   const numbers = (await ledger.locator('.font-mono').allInnerTexts()).map((text) => Number(text.replace('− ', '-')));
   expect(numbers.slice(0, -1).reduce((sum, count) => sum + count, 0)).toBe(numbers.at(-1));

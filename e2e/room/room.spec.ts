@@ -30,7 +30,7 @@ test('overlays say of every tank how it stands, with a legend, and a tank opens 
     ['B1.1', 'resting'],
     ['A1.7', 'empty'],
     ['Q3', 'disinfected'],
-    ['C1.3', 'ready'],
+    ['C1.3', 'in use'],
     ['C1.1', 'being set up'],
     ['A3.1', 'in use'],
   ] as const)
