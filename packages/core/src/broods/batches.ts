@@ -1,6 +1,6 @@
 import { developmentWindows, type TemperatureReading } from '../spawning';
 import { middle, type ResolvedSpecies } from '../species';
-import { middleOf, type Instant, type TimeRange } from '../time';
+import type { Instant, TimeRange } from '../time';
 
 /** Eggs picked on one day. */
 export interface EggPick {
@@ -63,7 +63,6 @@ export function rollingBatch(
     days,
     eggs,
     perFemaleAndDay: females > 0 ? eggs / females / days : null,
-    isFull: days > BATCH_DAYS || eggs >= BATCH_EGGS || Date.parse(now) - middleMs(picks[0]?.at, now) > BATCH_DAYS * DAY_MS,
+    isFull: days > BATCH_DAYS || eggs >= BATCH_EGGS || Date.parse(now) - first > (BATCH_DAYS + 1) * DAY_MS,
   };
 }
-const middleMs = (range: TimeRange | undefined, now: Instant): number => Date.parse(range ? middleOf(range) : now);

@@ -37,9 +37,9 @@ export function peatChores(read: ReadBrood, tankId: string, view: BroodsView, da
   const { brood, state, species } = read;
   const days = wettingDays(brood, species, view.timeZone);
   const wetOn = brood.peat?.wetOn ?? days.from;
-  const toDo: Chore[] = [];
+  const due: Chore[] = [];
   if (!brood.peat)
-    toDo.push(
+    due.push(
       chore(BROODS_CHORES.bagPeat, {
         subject: `${brood.id}:${tankId}`,
         day,
@@ -53,7 +53,7 @@ export function peatChores(read: ReadBrood, tankId: string, view: BroodsView, da
     );
   if (day >= wetOn)
     return [
-      ...toDo,
+      ...due,
       chore(BROODS_CHORES.wetPeat, {
         subject: `${brood.id}:${tankId}`,
         day,
@@ -68,7 +68,7 @@ export function peatChores(read: ReadBrood, tankId: string, view: BroodsView, da
       }),
     ];
   if (state.ageDays % PEAT_LOOK_DAYS === 0)
-    toDo.push(
+    due.push(
       chore(BROODS_CHORES.peatCheck, {
         subject: `${brood.id}:${tankId}`,
         day,
@@ -80,7 +80,7 @@ export function peatChores(read: ReadBrood, tankId: string, view: BroodsView, da
         ],
       }),
     );
-  return toDo;
+  return due;
 }
 
 /** The wetting of a bag on the Horizon. */
