@@ -16,12 +16,45 @@ const CUP_L = 0.25;
 export const isBoxed = ({ keeping, species }: ReadBrood, tank: RoomTank): boolean =>
   (keeping?.plan === 'pullEggs' || keeping?.plan === 'tumbler') && !tank.outdoor && species.start === 'laid';
 
+/** From which day eggs are kept as they are: since it was changed, or since they were laid. */
+const begunOn = ({ brood, keeping }: ReadBrood, view: BroodsView): Day =>
+  houseDay(keeping?.since ?? brood.laid.to, view.timeZone);
+
+/** Dye for some of the water: what was changed, or on the first day what was not, so that all of it has its dose once. */
+function dyeChore(read: ReadBrood, tank: RoomTank, view: BroodsView, day: Day, litres: number, isFirst: boolean): Chore {
+  const [mgPerL, percent] = [read.keeping?.dyeMgPerL ?? 0, read.keeping?.dyeStockPercent ?? 1];
+  const { ml } = doseAfterChange({
+    tankLitres: tank.litres,
+    changeFraction: litres / tank.litres,
+    targetMgPerL: mgPerL,
+    stock: { percentWv: percent },
+  });
+  const invertebrates = residentsOf(view, tank.id).some(({ species }) => species.waterSteps < 1);
+  return chore(BROODS_CHORES.dye, {
+    subject: `${read.brood.id}:${tank.id}${isFirst ? ':first' : ''}`,
+    day,
+    text: isFirst ? 'First dose of dye, for the water that was not changed' : 'Then dye for the new water',
+    amount: { value: Math.round(ml * 100) / 100, unit: 'ml' },
+    amountText: `${formatNumber(ml)} ml`,
+    why: [
+      `${formatNumber(litres)} L × ${mgPerL} mg/L ÷ ${formatNumber(percent * 10)} mg/ml (${percent} % stock).`,
+      isFirst
+        ? 'After the change of today. Carbon and sponge out or bypassed first: they take the dye away, and the dye kills the filter.'
+        : 'Assumes the tank was at the target before the change. Carbon and sponge stay out or bypassed: they take the dye away, and the dye kills the filter.',
+    ],
+    caution: invertebrates ? `Shrimp or crayfish live here: no dye. ${DYE_CAUTION}` : DYE_CAUTION,
+    tick: tick('dyed', null, isFirst ? 'first dose' : 'for the new water'),
+  });
+}
+
 /** Water and dye of a box of eggs. */
 export function boxChores(read: ReadBrood, tank: RoomTank, view: BroodsView, day: Day): Chore[] {
   const { brood, keeping, state } = read;
-  if (!keeping || keeping.dailyChangeFraction <= 0 || !isBoxed(read, tank)) return [];
+  if (!keeping || !isBoxed(read, tank)) return [];
   const { dailyChangeFraction, fungus, dyeMgPerL, dyeStockPercent } = keeping;
   const dyed = fungus === 'dye' && dyeMgPerL !== null && dyeStockPercent !== null;
+  const isFirst = dyed && day === begunOn(read, view);
+  if (dailyChangeFraction <= 0) return isFirst ? [dyeChore(read, tank, view, day, tank.litres, true)] : [];
   const hatch = state.windows.find((window) => window.stage === 'hatch');
   const dueToday =
     hatch?.earliest != null &&
@@ -49,29 +82,8 @@ export function boxChores(read: ReadBrood, tank: RoomTank, view: BroodsView, day
     }),
   ];
   if (!dyed) return chores;
-  const { ml } = doseAfterChange({
-    tankLitres: tank.litres,
-    changeFraction: litres / tank.litres,
-    targetMgPerL: dyeMgPerL,
-    stock: { percentWv: dyeStockPercent },
-  });
-  const invertebrates = residentsOf(view, tank.id).some(({ species }) => species.waterSteps < 1);
-  chores.push(
-    chore(BROODS_CHORES.dye, {
-      subject: `${brood.id}:${tank.id}`,
-      day,
-      text: 'Then dye for the new water',
-      amount: { value: Math.round(ml * 100) / 100, unit: 'ml' },
-      amountText: `${formatNumber(ml)} ml`,
-      why: [
-        `${formatNumber(litres)} L × ${dyeMgPerL} mg/L ÷ ${formatNumber(dyeStockPercent * 10)} mg/ml (${dyeStockPercent} % stock).`,
-        'Assumes the tank was at the target before the change. Carbon and sponge stay out or bypassed: they take the dye away, and the dye kills the filter.',
-      ],
-      caution: invertebrates ? `Shrimp or crayfish live here: no dye. ${DYE_CAUTION}` : DYE_CAUTION,
-      tick: tick('dyed', null, 'for the new water'),
-    }),
-  );
-  return chores;
+  chores.push(dyeChore(read, tank, view, day, litres, false));
+  return isFirst ? [...chores, dyeChore(read, tank, view, day, tank.litres - litres, true)] : chores;
 }
 
 /** After the hatch the dye goes out: as many changes as leave a trace. */
@@ -112,7 +124,7 @@ export function methodChores(read: ReadBrood, tank: RoomTank, view: BroodsView, 
     swimming: brood.freeSwimming ? dayOf(brood.freeSwimming.to) : null,
   };
   // A plan that was changed begins on that day.
-  const own = { ...on, laid: keeping?.since ? dayOf(keeping.since) : laid };
+  const own = { ...on, laid: begunOn(read, view) };
   const byPlan = keeping && species.start === 'laid' && !species.eggsRest ? EGG_MACHINES[keeping.plan].care : [];
   const due = (care: EggCare, from: string, days: typeof on) =>
     days[care.on] === day
@@ -128,13 +140,13 @@ export function methodChores(read: ReadBrood, tank: RoomTank, view: BroodsView, 
   return [
     ...species.eggCare.flatMap((care) => due(care, '', on)),
     ...byPlan.flatMap((care) => due(care, 'plan:', own)),
-    ...fungusChores(read, tank, own.laid, view, day),
+    ...leafChores(read, tank, own.laid, day),
   ];
 }
 
 const LEAF_DAYS = 7;
-/** The first dose of dye, and leaves or cones with their renewal. */
-function fungusChores(read: ReadBrood, tank: RoomTank, begun: Day, view: BroodsView, day: Day): Chore[] {
+/** Leaves or cones, and their renewal. */
+function leafChores(read: ReadBrood, tank: RoomTank, begun: Day, day: Day): Chore[] {
   const { brood, keeping, state, species } = read;
   if (!keeping || species.start !== 'laid' || species.eggsRest || state.stage !== 'eggs' || tank.outdoor) return [];
   const since = daysBetween(begun, day);
@@ -152,28 +164,5 @@ function fungusChores(read: ReadBrood, tank: RoomTank, begun: Day, view: BroodsV
       }),
     ];
   }
-  const { fungus, dyeMgPerL, dyeStockPercent } = keeping;
-  if (fungus !== 'dye' || dyeMgPerL === null || dyeStockPercent === null || since !== 0 || !isBoxed(read, tank)) return [];
-  const { ml } = doseAfterChange({
-    tankLitres: tank.litres,
-    changeFraction: 1,
-    targetMgPerL: dyeMgPerL,
-    stock: { percentWv: dyeStockPercent },
-  });
-  const invertebrates = residentsOf(view, tank.id).some((one) => one.species.waterSteps < 1);
-  return [
-    chore(BROODS_CHORES.dye, {
-      subject: `${brood.id}:${tank.id}:first`,
-      day,
-      text: 'First dose of dye, for all of the water',
-      amount: { value: Math.round(ml * 100) / 100, unit: 'ml' },
-      amountText: `${formatNumber(ml)} ml`,
-      why: [
-        `${formatNumber(tank.litres)} L × ${dyeMgPerL} mg/L ÷ ${formatNumber(dyeStockPercent * 10)} mg/ml (${dyeStockPercent} % stock).`,
-        'Carbon and sponge out or bypassed first: they take the dye away, and the dye kills the filter.',
-      ],
-      caution: invertebrates ? `Shrimp or crayfish live here: no dye. ${DYE_CAUTION}` : DYE_CAUTION,
-      tick: tick('dyed', null, 'first dose'),
-    }),
-  ];
+  return [];
 }

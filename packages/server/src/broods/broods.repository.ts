@@ -189,7 +189,7 @@ export function createBroodsRepository(database: Database) {
     standingMovements: async (at: Reading, lotIds: readonly string[]) => {
       if (lotIds.length === 0) return [];
       const columns =
-        'm.from_lot_id fromLotId, m.to_lot_id toLotId, m.males, m.females, m.unsexed, m.cause, m.from_at fromAt, m.to_at toAt';
+        'm.from_lot_id fromLotId, m.to_lot_id toLotId, m.males, m.females, m.unsexed, m.cause, m.from_at fromAt, m.to_at toAt, m.id movementId';
       const rows = await database.select<{
         fromLotId: string | null;
         toLotId: string | null;
@@ -199,6 +199,7 @@ export function createBroodsRepository(database: Database) {
         cause: Cause;
         fromAt: Date;
         toAt: Date;
+        movementId: string;
       }>(
         at,
         `SELECT ${columns} FROM movements m JOIN entries e ON e.id = m.entry_id AND e.undone = FALSE
@@ -207,11 +208,11 @@ export function createBroodsRepository(database: Database) {
          SELECT ${columns} FROM movements m JOIN entries e ON e.id = m.entry_id AND e.undone = FALSE
            WHERE m.house_id = :houseId AND m.live = 1 AND m.cause <> 'undo' AND m.from_lot_id IN (:lotIds)
              AND (m.to_lot_id IS NULL OR m.to_lot_id NOT IN (:lotIds))
-         ORDER BY fromAt`,
+         ORDER BY fromAt, movementId`,
         { lotIds: [...lotIds] },
       );
       const iso = (date: Date) => new Date(date).toISOString();
-      return rows.map(({ fromAt, toAt, ...row }) => ({ ...row, at: { from: iso(fromAt), to: iso(toAt) } }));
+      return rows.map(({ fromAt, toAt, movementId: _id, ...row }) => ({ ...row, at: { from: iso(fromAt), to: iso(toAt) } }));
     },
     observationsOf: (at: Reading, broodIds: readonly string[]) =>
       observations.find(at, { broodId: { [Op.in]: [...broodIds] } }, { order: [['toAt', 'ASC']] }),
