@@ -8,7 +8,7 @@ import { exactly, type TimeRange } from '@freshet/core/time';
 import type { Ticks } from '../agenda';
 import type { Applied, LogService, Scope } from '../log';
 import { DomainError, type Who } from '../platform';
-import type { LotRow, StockService } from '../stock';
+import { detailsOf, type LotRow, type StockService } from '../stock';
 import type { BroodRow, BroodsRepository } from './broods.repository';
 
 type Body<Name extends 'keepEggs' | 'pickEggs' | 'bagPeat' | 'wetPeat'> = BodyOf<(typeof broodsEndpoints)[Name]>;
@@ -61,9 +61,7 @@ export function createEggs({
     const { brood, facts, lots } = await getBrood(scope, body.broodId);
     const { entryId } = scope;
     const { picked, at, next } = body;
-    const [lot] = lots;
-    const everyLot = lot ? lots : await stock.repository.lots.find(scope, { broodId: brood.id }, { limit: 1 });
-    const like = everyLot[0];
+    const like = lots[0] ?? (await stock.repository.lots.find(scope, { broodId: brood.id }, { limit: 1 }))[0];
     if (!like) throw new DomainError('request/not-found', { detail: 'The batch has no lot.' });
     if (next) {
       await broods.insert(scope, {
@@ -75,8 +73,7 @@ export function createEggs({
         laidFrom: at.from,
         laidTo: at.to,
       });
-      const { id: _id, entryId: _entry, males: _m, females: _f, unsexed: _u, ...same } = like;
-      await stock.createLot(scope, { ...same, id: next.lotId, broodId: next.broodId, since: at.from });
+      await stock.createLot(scope, { ...detailsOf(like), id: next.lotId, broodId: next.broodId, since: at.from });
     } else {
       waiting(facts, '#/picked');
       if (at.to < facts.laid.from)
@@ -137,10 +134,9 @@ export function createEggs({
     const at = exactly(body.at);
     const rest = eggs - body.hatched;
     if (body.again && rest > 0) {
-      const { id: _id, entryId: _entry, males: _m, females: _f, unsexed: _u, ...same } = lot;
       const name = nextName(brood.name);
       await broods.insert(scope, { ...brood, entryId, id: body.again.broodId, name });
-      await stock.createLot(scope, { ...same, id: body.again.lotId, broodId: body.again.broodId, since: body.at });
+      await stock.createLot(scope, { ...detailsOf(lot), id: body.again.lotId, broodId: body.again.broodId, since: body.at });
       await stock.book(scope, { ...EMPTY, unsexed: rest, fromLotId: lot.id, toLotId: body.again.lotId, cause: 'split' }, at);
       const [bag] = await peatBags.newestBy(scope, 'broodId', [brood.id]);
       await peatBags.insert(scope, {

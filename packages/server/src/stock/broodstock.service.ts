@@ -11,7 +11,7 @@ import { createLotDetails, detailWords } from './lotDetails';
 import { readPhoto } from './readPhoto';
 import type { LotViews } from './lotViews';
 import { createMarksAndLengths } from './marksAndLengths';
-import type { LotRow } from './stock.repository';
+import { detailsOf, type LotRow } from './stock.repository';
 import { headWords } from './headWords';
 import type { StockService } from './stock.service';
 import { v7 as newId } from 'uuid';
@@ -237,8 +237,7 @@ export function createBroodstock({ clock, log, room, stock, repository, views }:
           await say(scope, lot, { ...lot, name: body.name });
           return `called ${body.name}`;
         }
-        const { id: _id, entryId: _entry, males: _m, females: _f, unsexed: _u, ...like } = lot;
-        await stock.createLot(scope, { ...like, id: body.newLotId, name: body.name, isProven: false, since: body.at });
+        await stock.createLot(scope, { ...detailsOf(lot), id: body.newLotId, name: body.name, isProven: false, since: body.at });
         await stock.book(scope, { ...heads, fromLotId: lot.id, toLotId: body.newLotId, cause: 'split' }, exactly(body.at));
         return `one taken out by name: ${body.name}`;
       }),

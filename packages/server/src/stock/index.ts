@@ -4,4 +4,5 @@ export { stockHandlers, broodstockHandlers, kinshipHandlers } from './stock.rout
 export type { BroodDescent, Descent } from './descent';
 export type { BroodstockService } from './broodstock.service';
 export { createStockFacts, headsByTank, wantedByTank } from './stock.facts';
+export { detailsOf } from './stock.repository';
 export type { HeadCountRow, LotRow, MovementRow, PlacementRow, SampleRow } from './stock.repository';

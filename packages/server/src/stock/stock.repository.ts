@@ -39,6 +39,8 @@ const LOT = declareTable('lots', {
   isRetired: flag(),
 });
 export type LotRow = RowOf<typeof LOT>;
+/** What is known of a lot without its heads and its own id: what goes on to one that is split off. */
+export const detailsOf = ({ id: _id, entryId: _entry, males: _m, females: _f, unsexed: _u, ...details }: LotRow) => details;
 const MOVEMENT = declareTable('movements', {
   fromLotId: nullable(id()),
   toLotId: nullable(id()),

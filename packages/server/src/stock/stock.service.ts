@@ -21,7 +21,7 @@ import { createQuarantines } from './quarantines';
 import type { SpeciesService } from '../species';
 import type { Details } from './lotDetails';
 import { headWords } from './headWords';
-import { createStockRepository, type LotRow } from './stock.repository';
+import { createStockRepository, detailsOf, type LotRow } from './stock.repository';
 import { v7 as newId } from 'uuid';
 
 type Body<Name extends keyof typeof stockEndpoints> = BodyOf<(typeof stockEndpoints)[Name]>;
@@ -182,8 +182,14 @@ export function createStock({
       await lots.update(scope, { id: lot.id }, { tankId: tank.id });
       return { text: `Moved ${text}`, tankId: lot.tankId, otherTankId: tank.id, subjectId: lot.id };
     }
-    const { id: _id, entryId: _entry, males: _m, females: _f, unsexed: _u, ...like } = lot;
-    await createLot(scope, { ...like, name: null, isProven: false, id: body.newLotId, tankId: tank.id, since: body.at });
+    await createLot(scope, {
+      ...detailsOf(lot),
+      name: null,
+      isProven: false,
+      id: body.newLotId,
+      tankId: tank.id,
+      since: body.at,
+    });
     await book(scope, { ...body.heads, fromLotId: lot.id, toLotId: body.newLotId, cause: 'split' }, exactly(body.at));
     return { text: `Split off ${text}`, tankId: lot.tankId, otherTankId: tank.id, subjectId: lot.id };
   }
