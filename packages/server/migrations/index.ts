@@ -10,6 +10,7 @@ import { causes } from './2026-11-26-09-causes';
 import { hoursAndRecipes } from './2026-11-26-10-hours-and-recipes';
 import { keepersOwn } from './2026-11-26-11-keepers-own';
 import { eggCare } from './2026-11-26-12-egg-care';
+import { livingLarder } from './2026-11-26-13-larder';
 import type { Migration } from './migration';
 
 /** In the order they run. */
@@ -26,4 +27,5 @@ export const MIGRATIONS: readonly Migration[] = [
   hoursAndRecipes,
   keepersOwn,
   eggCare,
+  livingLarder,
 ];

@@ -1,9 +1,20 @@
+export { larderEndpoints, larderEntries, FoodPlan } from './larder.endpoints';
 export {
-  larderEndpoints,
-  larderEntries,
+  CULTURE_ENDS,
+  CULTURE_EVENTS,
   CultureReply,
-  FoodPlan,
+  HatchSetting,
   NewCulture,
   NewCultureEvent,
-  CULTURE_FOODS,
-} from './larder.endpoints';
+  NewCultureKind,
+} from './cultures.schema';
+export {
+  NewCalibration,
+  NewMealLook,
+  NewPest,
+  NewPestEvent,
+  NewShelfEvent,
+  NewShelfItem,
+  SHELF_EVENTS,
+  TakePlan,
+} from './shelf.schema';

@@ -16,6 +16,7 @@ export const SNAPSHOT = [
   '/api/horizon',
   '/api/house',
   '/api/food-plans',
+  '/api/larder',
   '/api/transfers',
   '/api/entries',
 ] as const;

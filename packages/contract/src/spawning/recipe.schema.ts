@@ -3,6 +3,7 @@ import {
   BARE_RECIPE,
   COVERS,
   EGG_PLANS,
+  FEEDING_SCHOOLS,
   FIRST_FOOD_SCHOOLS,
   FUNGUS_SCHOOLS,
   LEVERS,
@@ -67,6 +68,7 @@ const further = {
   stopAfterDays: v.nullable(whole(1, 180, 'days')),
   nextLever: v.nullable(v.picklist(LEVERS)),
   firstFood: v.nullable(v.picklist(FIRST_FOOD_SCHOOLS)),
+  feeding: v.nullable(v.picklist(FEEDING_SCHOOLS)),
   seasons: v.pipe(v.array(v.pipe(v.tuple([month, month]), v.readonly())), v.maxLength(4), v.readonly()),
 };
 
@@ -103,6 +105,7 @@ const lenient = v.object({
   stopAfterDays: v.optional(further.stopAfterDays, BARE_RECIPE.stopAfterDays),
   nextLever: v.optional(further.nextLever, BARE_RECIPE.nextLever),
   firstFood: v.optional(further.firstFood, BARE_RECIPE.firstFood),
+  feeding: v.optional(further.feeding, BARE_RECIPE.feeding),
   seasons: v.optional(further.seasons, []),
 });
 

@@ -4,12 +4,18 @@ import { codesOf, mealsByWalk } from '../room';
 import { FOOD_NAMES, foodSpans } from '../species';
 import { addDays, dayNumber, daysBetween, formatDay, houseDay, inARow, sentence, type Day } from '../time';
 import { formatNumber } from '../units';
-import { CULTURES, type CultureFood, type CultureKind } from './cultures';
+import { planBackUps } from './backUps';
+import { LARDER_CHORES } from './choreKinds';
+import { CULTURES, kindOf, type CultureFood, type CultureKind } from './cultureKinds';
+import { cultureRisks } from './cultureRisk';
+import { learnCulture } from './learnCulture';
 import { deriveLarder, type LarderPlan } from './deriveLarder';
 import type { LarderView } from './facts';
-import { cultureChores, hatchChore, LARDER_CHORES, startChores } from './larderChores';
+import { cultureChores, hatchChores, startChores } from './larderChores';
 import { adultMeal, youngMeals } from './meals';
+import { pourList } from './pourList';
 import type { Ration } from './rations';
+import { openStarts } from './tide';
 
 const PLURALS: Partial<Record<Ration['unit'], string>> = {
   smear: 'smears',
@@ -100,14 +106,41 @@ function adultChores(view: LarderView, tankId: string, day: Day): PlacedChore[] 
   ).map((due) => ({ tankId, chore: due }));
 }
 
+const learnedOf = (view: LarderView) => (described: LarderView['cultures'][number]) =>
+  learnCulture(described.culture, described.state, view.today, view.timeZone);
+
+/** Water changes that a treatment asks for. */
+function treatmentChores(view: LarderView, day: Day): PlacedChore[] {
+  return view.larder.pests.flatMap(({ id, pest, tankId, changesOn }) =>
+    changesOn.includes(day)
+      ? [
+          {
+            tankId,
+            chore: chore(LARDER_CHORES.changeAfterTreatment, {
+              subject: id,
+              day,
+              text: 'Change a third of the water',
+              amountText: `after the treatment against ${pest}`,
+              why: ['What a treatment leaves behind goes out in steps; carbon in at the end.'],
+            }),
+          },
+        ]
+      : [],
+  );
+}
+
 function larderChores(view: LarderView, day: Day): PlacedChore[] {
   const at = (tankId: string | null) => (due: Chore) => ({ tankId, chore: due });
-  const hatching = hatchChore(view, day);
+  const steps = planBackUps(view.cultures, learnedOf(view), view.today);
+  const poured = new Map(pourList(view, day).vessels.map((vessel) => [vessel.cultureId, vessel]));
   return [
     ...youngChores(view, day),
     ...[...view.lotsByTank.keys()].flatMap((tankId) => adultChores(view, tankId, day)),
-    ...[...startChores(deriveLarder(view), day, view.today), ...(hatching ? [hatching] : [])].map(at(null)),
-    ...view.cultures.flatMap((described) => cultureChores(described, view, day).map(at(described.culture.tankId))),
+    ...[...startChores(deriveLarder(view), openStarts(view), day, view.today), ...hatchChores(view, day)].map(at(null)),
+    ...treatmentChores(view, day),
+    ...view.cultures.flatMap((described) =>
+      cultureChores(described, view, day, steps, poured.get(described.culture.id)).map(at(described.culture.tankId)),
+    ),
   ];
 }
 
@@ -141,13 +174,23 @@ function larderAlarms(view: LarderView, plans: readonly LarderPlan[]): Alarm[] {
       subject: { kind: 'larder', id: plan.key },
     });
   }
-  for (const { culture, state } of view.cultures) {
+  for (const described of view.cultures) {
+    const { culture, state } = described;
     if (state.phase === 'overdue')
       alarms.push({
         key: `culture:${culture.id}`,
         severity: 'soon',
         title: `${culture.name} is past its time.`,
-        text: `${sentence(FOOD_NAMES[culture.food])} started ${formatDay(houseDay(culture.startedAt, view.timeZone), view.today)}; good until ${formatDay(state.lastDay, view.today)}. Start a new one from it, then empty it.`,
+        text: `${sentence(FOOD_NAMES[culture.food])} started ${formatDay(houseDay(culture.startedAt, view.timeZone), view.today)}; good until ${formatDay(state.lastDay, view.today)}. ${kindOf(culture).batch ? 'Discard what is left.' : 'Start a new one from it, then empty it.'}`,
+        subject: { kind: 'larder', id: culture.id },
+      });
+    const [risk] = cultureRisks(described, view.cultures, learnedOf(view)(described), view.today, view.timeZone);
+    if (risk?.level === 'high' && state.phase !== 'overdue')
+      alarms.push({
+        key: `risk:${culture.id}`,
+        severity: 'now',
+        title: `${culture.name} may be lost.`,
+        text: `${risk.words} ${risk.remedy}`,
         subject: { kind: 'larder', id: culture.id },
       });
   }
@@ -183,7 +226,7 @@ function foodBars({ brood, species, state, lots }: ReadBrood, view: LarderView, 
 function cultureBars(view: LarderView): Bar[] {
   const items: Bar[] = [];
   for (const { culture, state } of view.cultures) {
-    const kind: CultureKind = CULTURES[culture.food];
+    const kind = kindOf(culture);
     const subject = { kind: 'larder', id: culture.id } as const;
     if (state.phase === 'ripening' || state.phase === 'maybeRipe')
       items.push({
@@ -211,10 +254,24 @@ function cultureBars(view: LarderView): Bar[] {
       });
   }
   const said = new Set<string>();
+  for (const planned of openStarts(view)) {
+    said.add(planned.food);
+    items.push({
+      key: `${planned.id}:start`,
+      kind: 'culture',
+      rank: BAR_RANK.culture,
+      from: planned.day,
+      to: planned.day,
+      label: `start ${FOOD_NAMES[planned.food]}, as planned`,
+      predicted: false,
+      urgent: planned.day <= view.today,
+      subject: { kind: 'larder', id: planned.id },
+    });
+  }
   for (const plan of deriveLarder(view)) {
     if (said.has(plan.food)) continue;
     const by = plan.startBy ?? plan.backUpBy;
-    const daily = CULTURES[plan.food as CultureFood]?.batch && plan.status !== 'late';
+    const daily = (CULTURES[plan.food as CultureFood] as CultureKind | undefined)?.batch && plan.status !== 'late';
     if (!by || plan.status === 'safe' || daily) continue;
     said.add(plan.food);
     items.push({

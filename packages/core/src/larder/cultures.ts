@@ -1,129 +1,38 @@
-import type { Food, Range } from '../species';
 import { addDays, daysBetween, houseDay, type Day, type Instant } from '../time';
+import {
+  cultureDays,
+  cultureSlowness,
+  kindOf,
+  placeTempC,
+  type CultureFood,
+  type CultureSign,
+  type OwnKind,
+} from './cultureKinds';
 
-/** Foods that have to be grown or hatched. */
-export const CULTURES = {
-  infusoria: {
-    ripeDays: [4, 7],
-    lastsDays: 14,
-    feedEveryDays: 4,
-    harvestEveryDays: 1,
-    yieldMlPerDay: 500,
-    atC: 22,
-    batch: false,
-    sign: 'cloudy, then clear; specks dancing under a torch',
-    feed: 'a pinch of dried leaf',
-  },
-  paramecium: {
-    ripeDays: [7, 14],
-    lastsDays: 21,
-    feedEveryDays: 7,
-    harvestEveryDays: 1,
-    yieldMlPerDay: 250,
-    atC: 22,
-    batch: false,
-    sign: 'white haze that swirls towards the top',
-    feed: '2 drops of milk or a grain of wheat',
-  },
-  rotifer: {
-    ripeDays: [3, 6],
-    lastsDays: 21,
-    feedEveryDays: 1,
-    harvestEveryDays: 1,
-    yieldMlPerDay: 300,
-    atC: 22,
-    batch: false,
-    sign: 'green turning clear; specks in a spoon',
-    feed: 'green water until tinted',
-  },
-  vinegarEel: {
-    ripeDays: [21, 35],
-    lastsDays: 180,
-    feedEveryDays: 30,
-    harvestEveryDays: 1,
-    yieldMlPerDay: 60,
-    atC: 22,
-    batch: false,
-    sign: 'shimmer at the rim',
-    feed: 'a slice of apple',
-  },
-  microworm: {
-    ripeDays: [3, 6],
-    lastsDays: 18,
-    feedEveryDays: 7,
-    harvestEveryDays: 1,
-    yieldMlPerDay: 20,
-    atC: 22,
-    batch: false,
-    sign: 'climbing the walls, sour but not foul',
-    feed: 'a teaspoon of oat porridge',
-  },
-  brineShrimp: {
-    ripeDays: [1, 1.25],
-    lastsDays: 1,
-    feedEveryDays: 0,
-    harvestEveryDays: 1,
-    yieldMlPerDay: 0,
-    atC: 28,
-    batch: true,
-    sign: 'orange cloud drawn to a light',
-    feed: '',
-  },
-  grindal: {
-    ripeDays: [14, 28],
-    lastsDays: 120,
-    feedEveryDays: 3,
-    harvestEveryDays: 3,
-    yieldMlPerDay: 10,
-    atC: 22,
-    batch: false,
-    sign: 'worms gather on the food',
-    feed: 'a pinch of dry food, damp',
-  },
-  moina: {
-    ripeDays: [7, 12],
-    lastsDays: 45,
-    feedEveryDays: 2,
-    harvestEveryDays: 2,
-    yieldMlPerDay: 200,
-    atC: 22,
-    batch: false,
-    sign: 'dense and red-brown against white',
-    feed: 'green water or a drop of yeast',
-  },
-  daphnia: {
-    ripeDays: [14, 25],
-    lastsDays: 90,
-    feedEveryDays: 2,
-    harvestEveryDays: 3,
-    yieldMlPerDay: 300,
-    atC: 22,
-    batch: false,
-    sign: 'clouds in the light',
-    feed: 'green water until tinted',
-  },
-} as const satisfies Partial<Record<Food, CultureKind>>;
-
-/** How a culture behaves; days are starting points at `atC` and scale with the place's own temperature. Source: docs/sources.md#cultures */
-export interface CultureKind {
-  /** From starting to the first harvest. */
-  ripeDays: Range;
-  /** Productive days once ripe; renew before. */
-  lastsDays: number;
-  /** 0 when it is not fed. */
-  feedEveryDays: number;
-  harvestEveryDays: number;
-  /** What one vessel gives a day for good, ml of culture or of worms; 0 where a hatch is used up at once. */
-  yieldMlPerDay: number;
-  /** Temperature the days are stated at, °C. */
-  atC: number;
-  /** One hatch, used up and set anew. */
-  batch: boolean;
-  /** What a ripe one looks like. */
-  sign: string;
-  feed: string;
+/** What was seen of a culture: how dense, 0 nothing to 4 full, and its signs. */
+export interface CultureLook {
+  at: Instant;
+  density: number | null;
+  /** Animals per ml, where a drop or a square was counted. */
+  perMl: number | null;
+  signs: readonly CultureSign[];
 }
-export type CultureFood = keyof typeof CULTURES;
+
+/** What was taken out, ml as it is given. */
+export interface CultureHarvest {
+  at: Instant;
+  ml: number | null;
+}
+
+/** What a hatch was set with. */
+export interface HatchSet {
+  cystsG: number;
+  litres: number;
+  saltG: number;
+  lit: boolean;
+  /** The tin, where it stands on the shelf. */
+  tinId: string | null;
+}
 
 /** A culture as logged. */
 export interface Culture {
@@ -135,6 +44,23 @@ export interface Culture {
   fedAt: Instant | null;
   harvestedAt: Instant | null;
   tankId: string | null;
+  /** What follows is of cultures that are followed more closely; nothing of it is needed. */
+  own?: OwnKind | null | undefined;
+  vesselL?: number | null | undefined;
+  /** Where it stands, when in no tank. */
+  place?: string | null | undefined;
+  /** Temperature of that place as the keeper says, °C. */
+  tempC?: number | null | undefined;
+  /** The culture it was started from. */
+  fromId?: string | null | undefined;
+  looks?: readonly CultureLook[] | undefined;
+  harvests?: readonly CultureHarvest[] | undefined;
+  feeds?: readonly Instant[] | undefined;
+  hatch?: HatchSet | null | undefined;
+  /** A hatch that was taken off and is kept: cold or as it is. */
+  kept?: 'cold' | 'warm' | null | undefined;
+  /** Fresh medium or water for the same vessel: its days begin anew. */
+  renewedAt?: Instant | null | undefined;
 }
 export type CulturePhase = 'ripening' | 'maybeRipe' | 'ripe' | 'overdue';
 
@@ -148,6 +74,10 @@ export interface CultureState {
   feedDue: Day | null;
   /** 0 when just started, 1 when surely ripe. */
   ripeness: number;
+  /** A hatch's hours; null for what is no hatch. */
+  hatch: HatchWindow | null;
+  /** Temperature it is reckoned at, °C. */
+  tempC: number;
 }
 
 /** A culture and where it stands. */
@@ -156,37 +86,55 @@ export interface DescribedCulture {
   state: CultureState;
 }
 
-/** How much slower everything goes for each 10 °C colder. */
-const Q10 = 2.2;
-/** Days of a culture at a temperature over its stated ones, from half to three times. */
-export const cultureSlowness = (kind: Pick<CultureKind, 'atC'>, tempC: number): number =>
-  Math.min(3, Math.max(0.5, Q10 ** ((kind.atC - tempC) / 10)));
-/** Where a culture stands in a room without a thermometer. */
-const ROOM_C = 22;
-/** Brine shrimp is hatched warm: in a bottle in or beside a heated tank. */
-const HATCH_C = 27;
+/** The hours of a hatch. */
+export interface HatchWindow {
+  from: Instant;
+  by: Instant;
+  /** At their best until; discarded after `goodUntil`. */
+  bestUntil: Instant;
+  goodUntil: Instant;
+}
 
-/** A culture's days in its own place. @param placeC - null when nothing is known of it */
-export function cultureDays(food: CultureFood, placeC: number | null): { ripe: Range; lasts: number } {
-  const kind: CultureKind = CULTURES[food];
-  const slow = cultureSlowness(kind, placeC ?? (kind.batch ? HATCH_C : ROOM_C));
-  return { ripe: [kind.ripeDays[0] * slow, kind.ripeDays[1] * slow], lasts: kind.lastsDays * Math.min(1.5, slow) };
+const plusHours = (at: Instant, hours: number): Instant => new Date(Date.parse(at) + hours * 3_600_000).toISOString();
+/** After hatching they live on their yolk for half a day; rinsed and cold for two. */
+const BEST_HOURS = 12;
+const COLD_HOURS = 48;
+
+/** When a hatch is ready, best and spent, by its temperature. Source: docs/sources.md#cultures */
+export function hatchWindow(culture: Culture, tempC: number): HatchWindow {
+  const { ripe } = cultureDays(kindOf(culture), tempC);
+  const from = plusHours(culture.startedAt, ripe[0] * 24);
+  const by = plusHours(culture.startedAt, ripe[1] * 24);
+  const hatched = culture.harvestedAt ?? by;
+  return {
+    from,
+    by,
+    bestUntil: plusHours(hatched, BEST_HOURS),
+    goodUntil: plusHours(hatched, culture.kept === 'cold' ? COLD_HOURS : 2 * BEST_HOURS),
+  };
 }
 
 /**
- * Phase, ripe window, last useful day and next feed of a culture; "ripe seen" re-anchors it.
+ * Phase, ripe window, last useful day and next feed of a culture; "ripe seen" re-anchors it, fresh medium begins its life anew.
  * @param placeC - temperature where it stands; null when nothing is known of it
  */
 export function describeCulture(culture: Culture, now: Instant, timeZone: string, placeC: number | null = null): CultureState {
-  const kind: CultureKind = CULTURES[culture.food];
-  const days = cultureDays(culture.food, placeC);
+  const kind = kindOf(culture);
+  const tempC = placeTempC(kind, placeC ?? culture.tempC ?? null);
+  const days = cultureDays(kind, tempC);
   const started = houseDay(culture.startedAt, timeZone);
   const today = houseDay(now, timeZone);
   const seen = culture.ripeSeenAt ? houseDay(culture.ripeSeenAt, timeZone) : null;
   const ripeFrom = seen ?? addDays(started, Math.floor(days.ripe[0]));
   const ripeBy = seen ?? addDays(started, Math.ceil(days.ripe[1]));
-  const lastDay = addDays(ripeBy, Math.floor(days.lasts));
-  const phase = today < ripeFrom ? 'ripening' : today < ripeBy ? 'maybeRipe' : today <= lastDay ? 'ripe' : 'overdue';
+  const renewed = culture.renewedAt ? houseDay(culture.renewedAt, timeZone) : null;
+  const hatch = kind.batch ? hatchWindow(culture, tempC) : null;
+  const lastDay =
+    hatch && culture.kept
+      ? houseDay(hatch.goodUntil, timeZone)
+      : addDays(renewed && renewed > ripeBy ? renewed : ripeBy, Math.floor(days.lasts));
+  const isSpent = hatch !== null && culture.kept != null && now > hatch.goodUntil;
+  const phase = isSpent || today > lastDay ? 'overdue' : today < ripeFrom ? 'ripening' : today < ripeBy ? 'maybeRipe' : 'ripe';
   const lastFed = houseDay(culture.fedAt ?? culture.startedAt, timeZone);
   return {
     phase,
@@ -195,5 +143,15 @@ export function describeCulture(culture: Culture, now: Instant, timeZone: string
     lastDay,
     feedDue: kind.feedEveryDays > 0 ? addDays(lastFed, kind.feedEveryDays) : null,
     ripeness: seen ? 1 : Math.min(1, Math.max(0, daysBetween(started, today) / Math.max(1, daysBetween(started, ripeBy)))),
+    hatch,
+    tempC,
   };
+}
+
+/** How fast a kind grows at a temperature by the book, per day, and how far that may be off (as a factor's logarithm). */
+export function usualRate(of: Parameters<typeof kindOf>[0], tempC: number): { perDay: number; logSd: number } {
+  const kind = kindOf(of);
+  const [fast, slow] = kind.doublingDays;
+  const middle = Math.sqrt(fast * slow);
+  return { perDay: Math.LN2 / (middle * cultureSlowness(kind, tempC)), logSd: Math.log(slow / fast) / 2 + 0.25 };
 }

@@ -1,10 +1,11 @@
-import { codeOf } from '../room';
-import { tryCompute } from '../errors';
-import { firstFood, middle, type Food } from '../species';
-import { developmentWindows } from '../spawning';
-import { addDays, houseDay, type Day } from '../time';
+import { firstFood } from '../species';
+import { FOOD_NAMES } from '../species';
+import { addDays, formatDay, startOfDay, type Day } from '../time';
+import { comingFeeds } from './comingFeeds';
 import type { LarderView } from './facts';
 import { planFirstFood, type FirstFoodPlan } from './planFirstFood';
+import { openStarts } from './tide';
+import { describeCulture, type DescribedCulture } from './cultures';
 
 /** A first-food plan and what it is for. */
 export interface LarderPlan extends FirstFoodPlan {
@@ -29,53 +30,19 @@ const FIRST_FOOD_DAYS = 3;
  * started before the spawning. Most pressing first.
  */
 export function deriveLarder(view: LarderView): LarderPlan[] {
-  const { today, cultures, now, timeZone } = view;
-  const plans: LarderPlan[] = [];
-  const add = (
-    key: string,
-    label: string,
-    food: Food,
-    from: Day,
-    to: Day,
-    ids: Pick<LarderPlan, 'broodId' | 'attemptId' | 'tankId'>,
-  ) => plans.push({ ...planFirstFood({ label, food, from, to }, cultures, today), key, from, to, ...ids });
-  for (const { brood, species, state: stands, lots } of view.broods) {
-    const feed = stands.windows.find((window) => window.stage === 'firstFeed');
-    if (!feed?.earliest || !feed.latest) continue;
-    const [from, to] = [houseDay(feed.earliest, timeZone), houseDay(feed.latest, timeZone)];
-    if (feed.status === 'observed' && addDays(to, FIRST_FOOD_DAYS) < today) continue;
-    const tankId = lots[0]?.tankId ?? null;
-    const code = codeOf(view, tankId) || 'no tank';
-    const start = from < today ? today : from;
-    add(`brood:${brood.id}`, `${species.commonName} in ${code}`, firstFood(species.figures), start, to < start ? start : to, {
-      broodId: brood.id,
-      attemptId: brood.attemptId,
-      tankId,
-    });
-  }
-  for (const attempt of view.attempts.values()) {
-    const species = view.species.get(attempt.speciesKey);
-    const planned = attempt.triggerOn ?? attempt.setUpOn;
-    if (attempt.hasBrood || !species || species.start === 'born' || !planned || addDays(planned, 3) < today) continue;
-    const laidDay = planned < today ? today : planned;
-    const laid = { from: `${laidDay}T00:00:00Z`, to: `${addDays(laidDay, 1)}T00:00:00Z` };
-    const assumedTempC = middle(species.figures.tempC);
-    const windows = tryCompute(() =>
-      developmentWindows({ figures: species.figures, start: species.start, laid, readings: [], assumedTempC, now, timeZone }),
-    );
-    // Figures that contradict each other are said where they stand: on the species, and for its broods.
-    const feed = windows.ok ? windows.value.find((window) => window.stage === 'firstFeed') : null;
-    if (!feed?.earliest || !feed.latest) continue;
-    const code = codeOf(view, attempt.tankId);
-    add(
-      `attempt:${attempt.id}`,
-      `${species.commonName}, to spawn in ${code}`,
-      firstFood(species.figures),
-      houseDay(feed.earliest, timeZone),
-      houseDay(feed.latest, timeZone),
-      { broodId: null, attemptId: attempt.id, tankId: attempt.tankId },
-    );
-  }
+  const { today } = view;
+  // Starts that were taken over from a plan count as what they will be.
+  const cultures = [...view.cultures, ...openStarts(view).map((planned) => plannedCulture(planned, view))];
+  const plans = comingFeeds(view).flatMap((feed): LarderPlan[] => {
+    const { key, label, from, to, broodId, attemptId, tankId, species } = feed;
+    if (feed.isSeen && addDays(to, FIRST_FOOD_DAYS) < today) return [];
+    const food = firstFood(species.figures);
+    const start = feed.read && from < today ? today : from;
+    const end = to < start ? start : to;
+    return [
+      { ...planFirstFood({ label, food, from, to }, cultures, today), key, from: start, to: end, broodId, attemptId, tankId },
+    ];
+  });
   return plans
     .filter((plan) => plan.from <= addDays(today, AHEAD_DAYS))
     .sort(
@@ -83,4 +50,19 @@ export function deriveLarder(view: LarderView): LarderPlan[] {
         LATER[a.status] - LATER[b.status] ||
         (deadline(a) < deadline(b) ? -1 : deadline(a) > deadline(b) ? 1 : a.key < b.key ? -1 : 1),
     );
+}
+
+/** A culture that is to be started, as it will be. */
+function plannedCulture(planned: ReturnType<typeof openStarts>[number], view: LarderView): DescribedCulture {
+  const culture = {
+    id: planned.id,
+    name: `${FOOD_NAMES[planned.food]} to be started ${formatDay(planned.day, view.today)}`,
+    food: planned.food,
+    startedAt: startOfDay(planned.day, view.timeZone),
+    ripeSeenAt: null,
+    fedAt: null,
+    harvestedAt: null,
+    tankId: null,
+  };
+  return { culture, state: describeCulture(culture, view.now, view.timeZone) };
 }

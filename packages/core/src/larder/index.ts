@@ -1,21 +1,68 @@
 export { hatch, cystsFor } from './cysts';
 export {
+  CULTURE_FOODS,
+  CULTURE_SIGNS,
   cultureDays,
   CULTURES,
-  describeCulture,
-  type Culture,
+  kindOf,
+  SIGN_WORDS,
   type CultureFood,
   type CultureKind,
+  type CultureSign,
+  type OwnKind,
+} from './cultureKinds';
+export {
+  describeCulture,
+  type Culture,
+  type CultureHarvest,
+  type CultureLook,
   type CulturePhase,
   type CultureState,
   type DescribedCulture,
+  type HatchSet,
+  type HatchWindow,
 } from './cultures';
+export { bestHarvest, densityOf, fullnessOf, learnCulture, type Banded, type LearnedCulture } from './learnCulture';
+export { cultureRisks, type CultureRisk } from './cultureRisk';
+export { planBackUps, type BackUpStep } from './backUps';
+export {
+  CYST_FIGURES,
+  doseAmount,
+  DOSES,
+  hatchShareOf,
+  naupliiInDrops,
+  USUAL_DOSE,
+  type Calibration,
+  type CountedHatch,
+  type Dose,
+  type HatchShare,
+} from './doses';
+export { MEAL_SIGHTS, MEAL_WORDS, mealSize, type MealLook, type MealSight, type MealSize } from './mealSize';
+export { FOOD_CLASS_KEYS, FOOD_CLASSES, foodClassOf, foodsOfClass, type FoodClassKey } from './foodClasses';
 export { planFirstFood, startsFor, type FirstFoodPlan, type FoodNeed } from './planFirstFood';
-export { adultRation, fryRation, proteinShare, type Eaters, type Ration } from './rations';
+export { adultRation, fryRation, proteinShare, type Eaters, type FoodKnowledge, type Ration } from './rations';
 export { adultMeal, youngMeals, type AdultMeal, type YoungMeal } from './meals';
 export { deriveLarder, type LarderPlan } from './deriveLarder';
-export { readLarder, type LarderFacts, type LarderView } from './facts';
-export { LARDER_CHORES } from './larderChores';
+export { deriveDemand, type DemandRow, type WhatIfSpawning } from './demand';
+export {
+  deriveTide,
+  newVessel,
+  openStarts,
+  usualYield,
+  type NewVessel,
+  type Tide,
+  type TideClass,
+  type TideVessel,
+} from './tide';
+export { madeVessel, planTide, tideDays, type TideDay, type TidePlan, type TideWishes } from './planTide';
+export { pourList, takeableMl, type Pour, type PouredVessel, type PourList, type UnfedTank } from './pourList';
+export { foodLadder, type FoodLadder, type FoodRung } from './foodLadder';
+export { hatchShareNow, knowledgeAt, tinInUse } from './knowledge';
+export { SHELF_KINDS, SHELF_WORDS, shelfState, type ShelfItem, type ShelfKind, type ShelfState } from './shelf';
+export { PEST_KINDS, PESTS, treatmentWarnings, type Pest, type PestKind, type Treatment } from './pests';
+export { EMPTY_LARDER, readLarder, type LarderFacts, type LarderView, type PestSighting, type PlannedStart } from './facts';
+export { LARDER_CHORES } from './choreKinds';
+export { HATCH_SALT_G_PER_L } from './larderChores';
 export { larderAgenda } from './agenda';
 export { cultureYield, type CultureDay } from './cultureYield';
 export { planStarts, type CultureSpan, type RunningCulture } from './planStarts';

@@ -11,6 +11,7 @@ import {
   proteinShare,
   hatch,
   planFirstFood,
+  usualYield,
   type Eaters,
   type Ration,
   type Culture,
@@ -75,7 +76,9 @@ describe('a culture', () => {
     for (const kind of Object.values(CULTURES)) {
       expect(kind.ripeDays[0]).toBeLessThanOrEqual(kind.ripeDays[1]);
       expect(kind.lastsDays).toBeGreaterThanOrEqual(1);
-      expect(kind.batch || kind.yieldMlPerDay > 0).toBe(true);
+      expect(kind.batch || usualYield(kind, kind.vesselL, null) > 0).toBe(true);
+      expect(kind.doublingDays[0]).toBeLessThanOrEqual(kind.doublingDays[1]);
+      expect(kind.signs).toContain('foul');
       expect(kind.sign.length).toBeGreaterThan(5);
       expect(kind.feedEveryDays > 0).toBe(kind.feed !== '');
     }

@@ -1,46 +1,64 @@
-import { chore, choreKinds, tick, type Chore } from '../agenda';
-import { expectedLengthMm, FOOD_NAMES, foodsOn, substitutesFor, type Food } from '../species';
+import { chore, tick, type Chore } from '../agenda';
+import { expectedLengthMm, FOOD_NAMES, foodsOn, type Food } from '../species';
 import { totalHeads } from '../stock';
 import { addDays, daysBetween, everyDays, formatDay, formatInstant, houseDay, sentence, type Day } from '../time';
 import { formatNumber } from '../units';
-import { CULTURES, type Culture, type CultureFood, type CultureKind, type CultureState, type DescribedCulture } from './cultures';
+import type { BackUpStep } from './backUps';
+import { LARDER_CHORES } from './choreKinds';
+import { kindOf } from './cultureKinds';
+import type { DescribedCulture } from './cultures';
 import type { LarderPlan } from './deriveLarder';
 import type { LarderView } from './facts';
-import { isTaken, youngMeals } from './meals';
-import { fryRation } from './rations';
+import { hatchShareNow } from './knowledge';
+import { isTaken } from './meals';
+import type { PouredVessel } from './pourList';
+import { fryRation, NOTHING_KNOWN } from './rations';
+import type { openStarts } from './tide';
 
-export const LARDER_CHORES = choreKinds({
-  feedYoung: { seconds: 40, words: 'feed young' },
-  feedAdults: { seconds: 40, words: 'feed' },
-  startCulture: { stays: true, seconds: 300, words: 'start a culture' },
-  setHatch: { seconds: 180, words: 'set a hatch' },
-  feedCulture: { stays: true, seconds: 60, words: 'feed a culture' },
-  checkRipe: { stays: true, seconds: 40, way: 'watch', words: 'is a culture ripe' },
-  harvest: { seconds: 120, words: 'harvest' },
-  renewCulture: { stays: true, seconds: 300, words: 'renew a culture' },
-});
+/** A culture is looked at so often once it gives. */
+const LOOK_DAYS = 7;
 
-/** Chores of a running culture on a day. */
-export function cultureChores({ culture, state }: DescribedCulture, view: LarderView, day: Day): Chore[] {
+/** Chores of a running culture on a day. @param poured - what is taken of it that day */
+export function cultureChores(
+  { culture, state }: DescribedCulture,
+  view: LarderView,
+  day: Day,
+  steps: readonly BackUpStep[],
+  poured: PouredVessel | undefined,
+): Chore[] {
   const { timeZone } = view;
-  const kind: CultureKind = CULTURES[culture.food];
+  const kind = kindOf(culture);
   const subject = culture.id;
   const started = `started ${formatInstant(culture.startedAt, view.today, timeZone)}`;
-  if (day > state.lastDay)
-    return kind.batch
-      ? []
-      : [
-          chore(LARDER_CHORES.renewCulture, {
-            subject,
-            day,
-            text: `Renew ${culture.name}`,
-            amountText: 'start a new one from it',
-            overdue: true,
-            why: [started, `Productive for about ${kind.lastsDays} days once ripe.`],
-            tick: tick('cultureStarted', null, culture.food),
-          }),
-        ];
   const chores: Chore[] = [];
+  if (kind.batch && culture.kept && state.hatch && houseDay(state.hatch.goodUntil, timeZone) <= day)
+    chores.push(
+      chore(LARDER_CHORES.discardHatch, {
+        subject,
+        day,
+        text: `Discard what is left of ${culture.name}`,
+        amountText: `good until ${formatInstant(state.hatch.goodUntil, view.today, timeZone)}`,
+        why: ['They have lived on their own yolk: little food is left in them, and dead ones foul the water.'],
+        tick: tick('cultureEnded', culture.id),
+      }),
+    );
+  const step = steps.find(({ cultureId, day: due }) => cultureId === culture.id && due <= day);
+  if (step && step.action !== 'thin') {
+    const late = step.action === 'renew' && day > state.lastDay;
+    const declared = { split: LARDER_CHORES.splitCulture, renew: LARDER_CHORES.renewCulture, empty: LARDER_CHORES.emptyCulture };
+    chores.push(
+      chore(declared[step.action], {
+        subject,
+        day,
+        text: `${{ split: 'Split', renew: 'Renew', empty: 'Empty' }[step.action]} ${culture.name}`,
+        amountText: step.action === 'empty' ? '' : 'start a new one from it',
+        overdue: late,
+        why: [step.why, `${sentence(started)}.`],
+        tick: step.action === 'empty' ? tick('cultureEnded', culture.id) : tick('cultureSplit', culture.id),
+      }),
+    );
+  }
+  if (day > state.lastDay) return chores;
   if (state.feedDue && day >= state.feedDue)
     chores.push(
       chore(LARDER_CHORES.feedCulture, {
@@ -60,59 +78,71 @@ export function cultureChores({ culture, state }: DescribedCulture, view: Larder
         day,
         text: `${culture.name}: ripe?`,
         amountText: kind.sign,
-        why: [`${started}; ripe in ${kind.ripeDays.join(' to ')} days.`],
+        why: [`${sentence(started)}; ripe in ${kind.ripeDays.join(' to ')} days.`],
         tick: tick('cultureRipe', culture.id),
       }),
     );
-  return [...chores, ...harvestChores(culture, state, view, day)];
+  const lastLook = culture.looks?.at(-1)?.at ?? culture.ripeSeenAt;
+  if (!kind.batch && lastLook && daysBetween(houseDay(lastLook, timeZone), day) >= LOOK_DAYS)
+    chores.push(
+      chore(LARDER_CHORES.lookAtCulture, {
+        subject,
+        day,
+        text: `${culture.name}: how dense?`,
+        amountText: kind.sign,
+        why: [
+          `Last looked at ${formatInstant(lastLook, view.today, timeZone)}. From the density its own growth is learned, and how much may be taken for good.`,
+        ],
+        tick: tick('cultureLooked', culture.id),
+      }),
+    );
+  return [...chores, ...harvestChores({ culture, state }, view, day, poured)];
 }
 
-/** How much is poured into which tanks of a culture, in walking order. */
-function pourings(food: CultureFood, view: LarderView, day: Day): string[] {
-  const order = new Map(view.room.tanks.map(({ id }, i) => [id, i]));
-  return youngMeals(view, day)
-    .filter(({ ration, beside }) => isTaken(ration.food, beside, (one) => substitutesFor(one).includes(food)))
-    .sort((a, b) => (order.get(a.tankId) ?? 0) - (order.get(b.tankId) ?? 0))
-    .map(({ tankId, ration, read, lot }) => {
-      const code = view.tanks.get(tankId)?.code ?? 'no tank';
-      // What goes on beside the main food is given once a day, as much as one meal of it.
-      const own = fryRation(read.species.figures, food, totalHeads(lot), read.state.lengthMm ?? read.species.figures.fryMm[0]);
-      const times = ration.food === food ? own.mealsPerDay : 1;
-      return `${code} ${times > 1 ? `${times} × ` : ''}${formatNumber(own.perMeal)} ${own.unit}`;
-    });
-}
-
-/** Taking food from a culture: a hatch once it is ripe; a standing culture while a brood eats of it. */
-function harvestChores(culture: Culture, state: CultureState, view: LarderView, day: Day): Chore[] {
-  const kind: CultureKind = CULTURES[culture.food];
-  if (day < state.ripeFrom || (!kind.batch && state.phase === 'ripening')) return [];
-  const first = view.cultures.find((other) => other.culture.food === culture.food && other.state.phase !== 'ripening')?.culture;
-  const pours = first?.id === culture.id ? pourings(culture.food, view, day) : [];
-  if (!kind.batch && pours.length === 0) return [];
+/** Taking food from a vessel: a hatch once it is ready; a standing culture while a brood eats of it. */
+function harvestChores(
+  { culture, state }: DescribedCulture,
+  view: LarderView,
+  day: Day,
+  poured: PouredVessel | undefined,
+): Chore[] {
+  const kind = kindOf(culture);
+  if (day < state.ripeFrom || culture.kept || (!kind.batch && (state.phase === 'ripening' || !poured?.pours.length))) return [];
+  const pours = (poured?.pours ?? []).map(
+    ({ code, ml, meals }) => `${code} ${meals > 1 ? `${meals} × ${formatNumber(ml / meals)}` : formatNumber(ml)} ml`,
+  );
   return [
     chore(LARDER_CHORES.harvest, {
       subject: culture.id,
       day,
       text: `Harvest ${culture.name}`,
+      amount: poured && poured.takeMl > 0 ? { value: poured.takeMl, unit: 'ml' } : null,
       amountText:
-        kind.batch && pours.length === 0
+        pours.length === 0
           ? 'keep it cold for later'
           : pours.length > 3
             ? `${pours.slice(0, 3).join(', ')} and ${pours.length - 3} more`
             : pours.join(', '),
       why: [
         kind.batch
-          ? `Rinse well; the shells stay behind. A hatch is used up once harvested; best within half a day of hatching, a day or two kept cold and rinsed.`
-          : `Take no more than a third; ripe since ${formatDay(state.ripeFrom, view.today)}. A vessel gives some ${formatNumber(kind.yieldMlPerDay)} ml a day for good.`,
+          ? 'Rinse well; the shells stay behind. A hatch is used up once harvested; best within half a day of hatching, a day or two kept cold and rinsed.'
+          : `It may give ${formatNumber(poured?.mayTakeMl ?? 0)} ml today and stays strong; ripe since ${formatDay(state.ripeFrom, view.today)}.`,
         ...pours,
+        ...(poured?.over ? [poured.over] : []),
       ],
       tick: tick('cultureHarvested', culture.id),
     }),
   ];
 }
 
-/** Brine shrimp to set today for the meals of tomorrow, over all young that take it then. */
-export function hatchChore(view: LarderView, day: Day): Chore | null {
+/** Salt of a hatch, g a litre: most hatch in 20 to 30. */
+export const HATCH_SALT_G_PER_L = 25;
+/** From here on a hatch is set at each walk, so that each meal is fresh, g a day. */
+const STAGGER_G = 0.05;
+
+/** Brine shrimp to set today for the meals of tomorrow, over all young that take it then: at each walk its part, so that none is older than half a day. */
+export function hatchChores(view: LarderView, day: Day): Chore[] {
+  const known = { ...NOTHING_KNOWN, doses: view.larder.doses, hatchShare: hatchShareNow(view) };
   const needs = view.broods.flatMap(({ state, species, lots, brood }) => {
     const feed = state.windows.find((window) => window.stage === 'firstFeed');
     const soon =
@@ -121,30 +151,58 @@ export function hatchChore(view: LarderView, day: Day): Chore | null {
     const age = Math.floor(state.feedingDays ?? 0) + 1;
     const { main, beside } = foodsOn(species.figures, age);
     if (!isTaken(main, beside, (food) => food === 'brineShrimp')) return [];
-    const count = lots.reduce((sum, lot) => sum + totalHeads(lot), 0);
-    const ration = fryRation(species.figures, 'brineShrimp', count, expectedLengthMm(species.figures, age));
+    const heads = lots.reduce((sum, lot) => sum + totalHeads(lot), 0);
+    const ration = fryRation(species.figures, 'brineShrimp', heads, expectedLengthMm(species.figures, age), false, known);
     return ration.cystsGPerDay ? [{ name: brood.name, grams: ration.cystsGPerDay }] : [];
   });
-  if (needs.length === 0) return null;
-  const grams = Math.round(needs.reduce((sum, need) => sum + need.grams, 0) * 100) / 100;
-  return chore(LARDER_CHORES.setHatch, {
-    subject: 'brineShrimp',
-    day,
-    text: 'Set a brine shrimp hatch for tomorrow',
-    amount: { value: grams, unit: 'g' },
-    amountText: `${formatNumber(grams)} g of cysts`,
-    why: [
-      ...needs.map((need) => `${need.name}: ${formatNumber(need.grams)} g a day`),
-      '24 to 30 hours at 27 to 28 °C, 36 to 48 at 22 °C.',
-    ],
-    tick: tick('cultureStarted', null, 'brineShrimp'),
-  });
+  if (needs.length === 0) return [];
+  const whole = needs.reduce((sum, need) => sum + need.grams, 0);
+  const walks = view.room.hours.walks.length > 1 && whole >= STAGGER_G ? 2 : 1;
+  const grams = Math.max(0.01, Math.round((whole / walks) * 100) / 100);
+  return Array.from({ length: walks }, (_, walk) =>
+    chore(LARDER_CHORES.setHatch, {
+      subject: walk === 0 ? 'brineShrimp' : `brineShrimp@${walk}`,
+      day,
+      walk,
+      text: 'Set a brine shrimp hatch for tomorrow',
+      amount: { value: grams, unit: 'g' },
+      amountText: `${formatNumber(grams)} g of cysts`,
+      why: [
+        ...needs.map((need) => `${need.name}: ${formatNumber(need.grams)} g a day`),
+        ...(walks > 1 ? ['Half at each walk, so that no meal is older than half a day.'] : []),
+        `${HATCH_SALT_G_PER_L} g of salt a litre, air and light; 24 to 30 hours at 27 to 28 °C, 36 to 48 at 22 °C.`,
+      ],
+      tick: tick('cultureStarted', null, 'brineShrimp'),
+    }),
+  );
 }
 
-/** Cultures to be started for coming broods: shown from the first sensible day until one is running. */
-export function startChores(plans: readonly LarderPlan[], day: Day, today: Day): Chore[] {
+/** Cultures to be started: by the plan that was taken, and for coming broods that it does not cover, from the first sensible day on. */
+export function startChores(plans: readonly LarderPlan[], planned: ReturnType<typeof openStarts>, day: Day, today: Day): Chore[] {
   const seen = new Set<Food>();
-  return plans.flatMap((plan) => {
+  const taken = planned
+    .filter((one) => one.day <= day)
+    .map((one) => {
+      seen.add(one.food);
+      const moved = one.movedDays;
+      return chore(LARDER_CHORES.startCulture, {
+        subject: `planned:${one.id}`,
+        day,
+        text: `Start ${FOOD_NAMES[one.food]}`,
+        amountText: one.day < day ? `since ${formatDay(one.day, today)}` : 'today',
+        overdue: one.day < day,
+        why: [
+          'By the plan you took.',
+          ...(moved !== 0
+            ? [
+                `Moved ${Math.abs(moved)} ${Math.abs(moved) === 1 ? 'day' : 'days'} ${moved > 0 ? 'later' : 'earlier'} with the hatch it is for.`,
+              ]
+            : []),
+        ],
+        tick: tick('cultureStarted', null, one.food),
+      });
+    });
+  const byNeed = plans.flatMap((plan) => {
     const by = plan.status === 'single' ? plan.backUpBy : plan.startBy;
     if (!by || plan.status === 'safe' || plan.status === 'shelf' || seen.has(plan.food) || plan.food === 'brineShrimp') return [];
     if (plan.startFrom && day < plan.startFrom) return [];
@@ -162,4 +220,5 @@ export function startChores(plans: readonly LarderPlan[], day: Day, today: Day):
       }),
     ];
   });
+  return [...taken, ...byNeed];
 }

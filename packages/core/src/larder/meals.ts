@@ -3,6 +3,7 @@ import { firstFood, type Food, type FoodSpan, type ResolvedSpecies } from '../sp
 import { runningProgrammes, tooColdToFeed, totalHeads, type StockLot } from '../stock';
 import { houseDay, type Day } from '../time';
 import type { LarderView } from './facts';
+import { knowledgeAt } from './knowledge';
 import { adultRation, fryRation, type Eaters, type Ration } from './rations';
 
 /** The food of one lot of young in one tank on the view's day. */
@@ -25,7 +26,9 @@ export function youngMeals(view: LarderView, day: Day): YoungMeal[] {
       if (tankId === null || totalHeads(lot) === 0) return [];
       if (state.food !== null && state.lengthMm !== null) {
         const lengthMm = lot.lengthMm ?? state.lengthMm;
-        const ration = fryRation(species.figures, state.food, totalHeads(lot), lengthMm, view.tanks.get(tankId)?.growsAlgae);
+        const known = knowledgeAt(view, tankId, read.attempt?.recipe.feeding ?? null);
+        const grows = view.tanks.get(tankId)?.growsAlgae;
+        const ration = fryRation(species.figures, state.food, totalHeads(lot), lengthMm, grows, known);
         return [{ read, lot, tankId, ration, beside: state.beside, isFirst: false }];
       }
       const feed = state.windows.find((window) => window.stage === 'firstFeed');
@@ -80,7 +83,7 @@ export function adultMeal(view: LarderView, tankId: string, day: Day): AdultMeal
   const conditioning = attempt?.conditioningFrom != null && attempt.conditioningFrom <= day && !attempt.hasBrood;
   const tempC = view.tanks.get(tankId)?.outdoor ? (view.room.temperatures[tankId]?.tempC ?? null) : null;
   return {
-    ration: adultRation(eaters, conditioning, tempC),
+    ration: adultRation(eaters, conditioning, tempC, knowledgeAt(view, tankId)),
     conditioning,
     names: [...new Set(eaters.map(({ name }) => name))],
     fasts,

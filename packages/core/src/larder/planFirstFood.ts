@@ -1,6 +1,7 @@
 import { addDays, formatDay, formatDayRange, type Day } from '../time';
 import { formatNumber, formatRange } from '../units';
-import { cultureDays, CULTURES, type CultureFood, type CultureKind, type DescribedCulture } from './cultures';
+import { cultureDays, CULTURES, type CultureFood, type CultureKind } from './cultureKinds';
+import type { DescribedCulture } from './cultures';
 import { FOOD_NAMES, substitutesFor, type Food } from '../species';
 
 /** A brood or attempt that will need its first food. */

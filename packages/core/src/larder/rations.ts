@@ -2,6 +2,9 @@ import { bodyG, FOOD_NAMES, middle, type Figures, type Food } from '../species';
 import { everyDays } from '../time';
 import { formatNumber, roundToFigures } from '../units';
 import { cystsFor } from './cysts';
+import { CYST_FIGURES, doseAmount, type Calibration, type HatchShare } from './doses';
+import { foodClassOf } from './foodClasses';
+import type { MealSize } from './mealSize';
 
 /** What to give, how often, and how it was worked out. */
 export interface Ration {
@@ -19,8 +22,20 @@ export interface Ration {
   why: string[];
 }
 
-/** Nauplii per gram if all hatch, usual share that does, and nauplii per ml once strained and rinsed back: starting points. */
-const CYSTS = { naupliiPerG: 250_000, hatchFraction: 0.8, naupliiPerMl: 1000 };
+/** Nauplii per ml once strained and rinsed back: a starting point. */
+export const NAUPLII_PER_ML = 1000;
+
+/** What a keeper's own records put in place of starting points. */
+export interface FoodKnowledge {
+  doses: readonly Calibration[];
+  /** Of the tin that is in use; null while nobody counted a hatch. */
+  hatchShare: HatchShare | null;
+  /** What was seen after the last meals there. */
+  size: MealSize | null;
+}
+export const NOTHING_KNOWN: FoodKnowledge = { doses: [], hatchShare: null, size: null };
+/** Live food weighs about four times the dry food that nourishes as much. */
+const LIVE_FOR_DRY = 4;
 /** One dose of each small food per 100 young and meal. */
 const PER_100: Partial<Record<Food, { amount: number; unit: Ration['unit'] }>> = {
   infusoria: { amount: 20, unit: 'ml' },
@@ -31,7 +46,6 @@ const PER_100: Partial<Record<Food, { amount: number; unit: Ration['unit'] }>> =
   microworm: { amount: 2, unit: 'smear' },
   finePowder: { amount: 0.5, unit: 'spatula' },
 };
-const PINCH_G = 0.05;
 /** More than this is weighed, not pinched. */
 const MOST_PINCHES = 8;
 /** Dry food of young below sale size, share of their weight a day. */
@@ -50,24 +64,32 @@ const grazes = (figures: Pick<Figures, 'adultFoods'>) => figures.adultFoods[0] =
 const mealsOf = (lengthMm: number) => (lengthMm < 8 ? 4 : lengthMm < 15 ? 3 : 2);
 
 /** Dry food by weight: grams, pinches, or a trace where a pinch would be too much. */
-function byWeight(food: Food, grams: number, meals: number, why: string[]): Ration {
+function byWeight(food: Food, grams: number, meals: number, doses: readonly Calibration[], why: string[]): Ration {
   const perMeal = grams / meals;
-  const amount: Pick<Ration, 'perMeal' | 'unit'> =
-    perMeal > MOST_PINCHES * PINCH_G
+  const pinch = doseAmount('pinch', food, doses);
+  const isLive = foodClassOf(food) !== null;
+  const amount: Pick<Ration, 'perMeal' | 'unit'> = isLive
+    ? { perMeal: Math.max(0.05, roundToFigures(perMeal * LIVE_FOR_DRY, 2)), unit: 'ml' }
+    : perMeal > MOST_PINCHES * pinch.amount
       ? { perMeal: roundToFigures(perMeal, 2), unit: 'g' }
-      : perMeal < PINCH_G / 4
+      : perMeal < pinch.amount / 4
         ? { perMeal: 1, unit: 'trace' }
-        : { perMeal: halves(perMeal / PINCH_G), unit: 'pinch' };
+        : { perMeal: halves(perMeal / pinch.amount), unit: 'pinch' };
   return {
     food,
     mealsPerDay: meals,
     everyDays: 1,
     ...amount,
     cystsGPerDay: null,
-    dryGPerDay: grams,
+    dryGPerDay: isLive ? null : grams,
     why: [
       ...why,
-      ...(amount.unit === 'pinch' ? [`A pinch is taken as ${PINCH_G} g.`] : []),
+      ...(isLive
+        ? [`Live food weighs some ${LIVE_FOR_DRY} times as much as dry food that feeds as well; 1 ml is about 1 g.`]
+        : []),
+      ...(amount.unit === 'pinch'
+        ? [`A pinch is ${pinch.isOwn ? 'yours, weighed:' : 'taken as'} ${formatNumber(pinch.amount)} g.`]
+        : []),
       ...(amount.unit === 'trace' ? ['Less than a quarter of a pinch: what sticks to a dry fingertip.'] : []),
       'Stop when it is no longer eaten at once: fouled water kills more than hunger.',
     ],
@@ -106,8 +128,17 @@ const grazing = (food: Food, unit: 'trace' | 'piece', days: number, why: string)
  * @param lengthMm - mean length, expected or measured
  * @param growsAlgae - the tank grows algae for those that graze: nothing but a weekly solid food then
  */
-export function fryRation(figures: Figures, food: Food, count: number, lengthMm: number, growsAlgae = false): Ration {
+export function fryRation(
+  figures: Figures,
+  food: Food,
+  count: number,
+  lengthMm: number,
+  growsAlgae = false,
+  known: FoodKnowledge = NOTHING_KNOWN,
+): Ration {
   const meals = mealsOf(lengthMm);
+  const factor = known.size?.factor ?? 1;
+  const sized = known.size?.why ?? [];
   if ((food === 'biofilm' || grazes(figures)) && growsAlgae)
     return grazing(
       'wafers',
@@ -124,8 +155,11 @@ export function fryRation(figures: Figures, food: Food, count: number, lengthMm:
     );
   if (food === 'brineShrimp') {
     const naupliiPerFryPerMeal = Math.round(Math.min(MOST_NAUPLII, figures.naupliiAt4Mm * (lengthMm / 4) ** 2));
-    const { naupliiPerDay, gramsPerDay } = cystsFor({ fry: count, naupliiPerFryPerMeal, mealsPerDay: meals, ...CYSTS });
-    const perMeal = Math.max(0.5, Math.round((naupliiPerDay / meals / CYSTS.naupliiPerMl) * 2) / 2);
+    const hatchFraction = known.hatchShare?.share ?? CYST_FIGURES.hatchFraction;
+    const { naupliiPerG } = CYST_FIGURES;
+    const mealsAndSize = { mealsPerDay: meals * factor, naupliiPerG, hatchFraction };
+    const { naupliiPerDay, gramsPerDay } = cystsFor({ fry: count, naupliiPerFryPerMeal, ...mealsAndSize });
+    const perMeal = Math.max(0.5, Math.round((naupliiPerDay / meals / NAUPLII_PER_ML) * 2) / 2);
     return {
       food,
       mealsPerDay: meals,
@@ -135,29 +169,32 @@ export function fryRation(figures: Figures, food: Food, count: number, lengthMm:
       cystsGPerDay: Math.max(0.01, Math.round(gramsPerDay * 100) / 100),
       dryGPerDay: null,
       why: [
-        `${count} young × ${naupliiPerFryPerMeal} nauplii × ${meals} meals = ${formatNumber(naupliiPerDay)} a day (${figures.naupliiAt4Mm} nauplii per meal at 4 mm, growing with the square of the length).`,
-        `${formatNumber(gramsPerDay)} g of cysts at ${formatNumber(CYSTS.naupliiPerG)} nauplii per gram, ${CYSTS.hatchFraction * 100} % hatching.`,
-        `One ml strained and rinsed is taken as ${formatNumber(CYSTS.naupliiPerMl)} nauplii.`,
+        `${count} young × ${naupliiPerFryPerMeal} nauplii × ${meals} meals${factor === 1 ? '' : ` × ${formatNumber(factor)}`} = ${formatNumber(naupliiPerDay)} a day (${figures.naupliiAt4Mm} nauplii per meal at 4 mm, growing with the square of the length).`,
+        `${formatNumber(gramsPerDay)} g of cysts at ${formatNumber(naupliiPerG)} nauplii per gram, ${formatNumber(hatchFraction * 100)} % hatching${known.hatchShare && known.hatchShare.hatches > 0 ? ` (this tin, ${known.hatchShare.hatches} hatches counted)` : ', a usual share: count a hatch to learn this tin'}.`,
+        `One ml strained and rinsed is taken as ${formatNumber(NAUPLII_PER_ML)} nauplii.`,
+        ...sized,
       ],
     };
   }
   const dose = PER_100[food];
   if (!dose)
-    return byWeight(food, count * bodyG(figures, lengthMm) * JUVENILE_SHARE, meals, [
+    return byWeight(food, count * bodyG(figures, lengthMm) * JUVENILE_SHARE * factor, meals, known.doses, [
       weightWords(count, lengthMm, figures),
       `${formatNumber(JUVENILE_SHARE * 100)} % of that a day in ${meals} meals.`,
+      ...sized,
       proteinWords(figures, lengthMm),
     ]);
   return {
     food,
     mealsPerDay: meals,
     everyDays: 1,
-    perMeal: halves((dose.amount * count) / 100),
+    perMeal: halves((dose.amount * count * factor) / 100),
     unit: dose.unit,
     cystsGPerDay: null,
     dryGPerDay: null,
     why: [
       `${count} young; ${dose.amount} ${dose.unit} of ${FOOD_NAMES[food]} per 100 young and meal is the starting point.`,
+      ...sized,
       'Look with a torch before the next meal: some should still be swimming.',
     ],
   };
@@ -178,7 +215,12 @@ export interface Eaters {
  * @param tempC - of an outdoor tank, where cold animals eat less; null indoors
  * @returns null when nothing is to be given
  */
-export function adultRation(eaters: readonly Eaters[], conditioning: boolean, tempC: number | null): Ration | null {
+export function adultRation(
+  eaters: readonly Eaters[],
+  conditioning: boolean,
+  tempC: number | null,
+  known: FoodKnowledge = NOTHING_KNOWN,
+): Ration | null {
   const grazers = eaters.filter(({ figures }) => grazes(figures));
   const others = eaters.filter(({ figures }) => !grazes(figures));
   const [first] = others;
@@ -200,11 +242,13 @@ export function adultRation(eaters: readonly Eaters[], conditioning: boolean, te
       : isYoung
         ? JUVENILE_SHARE
         : middle(figures.adultFeedShare);
-  const grams = others.reduce((sum, one) => sum + one.heads * bodyG(one.figures, one.lengthMm) * shareOf(one), 0);
+  const factor = known.size?.factor ?? 1;
+  const grams = factor * others.reduce((sum, one) => sum + one.heads * bodyG(one.figures, one.lengthMm) * shareOf(one), 0);
   const meals = conditioning ? 2 : others.some(({ isYoung }) => isYoung) ? 2 : 1;
-  const ration = byWeight(first.figures.adultFoods[0] ?? 'pellets', grams, meals, [
+  const ration = byWeight(first.figures.adultFoods[0] ?? 'pellets', grams, meals, known.doses, [
     ...others.map((one) => weightWords(one.heads, one.lengthMm, one.figures)),
     `${[...new Set(others.map((one) => `${formatNumber(shareOf(one) * 100)} %`))].join(' and ')} of their weight a day${conditioning ? ', mostly live or frozen' : ''}.`,
+    ...(known.size?.why ?? []),
     ...(outdoors > 1 && tempC !== null
       ? [`At ${formatNumber(tempC)} °C they eat ${everyDays(outdoors)}: none below 10 °C, weekly to 14 °C, daily from 18 °C.`]
       : []),

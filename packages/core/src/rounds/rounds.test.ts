@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { BroodRecord } from '../broods';
 import { describeTank, onDay, readHouse, type HouseFacts } from '../house';
-import { deriveLarder } from '../larder';
+import { deriveLarder, EMPTY_LARDER } from '../larder';
 import { crowdingForecast, tankCrowding, tankFreeOn, youngCarried } from '../growout';
 import { daysBetween, houseDay } from '../time';
 import { QUIET_ROOM, type RoomTank } from '../room';
@@ -106,7 +106,7 @@ const factsOf = ({ tanks, lots, programmes, attempts, broods, temperatures, outc
   stock: { ...NO_STOCK, lots, programmes },
   spawning: { attempts },
   broods: { broods, temperatures: {}, learned: [] },
-  larder: { cultures: [] },
+  larder: EMPTY_LARDER,
   agenda: { outcomes },
 });
 const view = (told: Told) => readHouse(factsOf(told), told.now);
@@ -200,7 +200,7 @@ describe('a tank for growing out', () => {
     expect(ready > '2026-03-20').toBe(true);
     const facts = factsOf(house({}));
     const withCulture = (tankId: string) =>
-      tankFreeOn(readHouse({ ...facts, larder: { cultures: [{ ...culture, tankId }] } }, NOW), 'T1');
+      tankFreeOn(readHouse({ ...facts, larder: { ...EMPTY_LARDER, cultures: [{ ...culture, tankId }] } }, NOW), 'T1');
     expect([withCulture('T1'), withCulture('T2')]).toEqual([null, TODAY]);
   });
 

@@ -70,6 +70,10 @@ export interface Cover {
 export const FIRST_FOOD_SCHOOLS = ['live', 'powder', 'brineShrimp', 'seeded'] as const;
 export type FirstFoodSchool = (typeof FIRST_FOOD_SCHOOLS)[number];
 
+/** How much is given where keepers disagree. */
+export const FEEDING_SCHOOLS = ['vanishes', 'heavy', 'little', 'seeded'] as const;
+export type FeedingSchool = (typeof FEEDING_SCHOOLS)[number];
+
 /** The choices of one attempt; where keepers disagree each school can be chosen and compared afterwards. */
 export interface Recipe {
   eggPlan: EggPlan;
@@ -110,6 +114,7 @@ export interface Recipe {
   stopAfterDays: number | null;
   nextLever: Lever | null;
   firstFood: FirstFoodSchool | null;
+  feeding: FeedingSchool | null;
   /** Months of the year that it is meant for, 1..12, both included; none means any. */
   seasons: readonly (readonly [number, number])[];
 }
@@ -144,6 +149,7 @@ export const BARE_RECIPE: Omit<Recipe, 'eggPlan' | 'fungus' | 'trigger' | 'daily
   stopAfterDays: null,
   nextLever: null,
   firstFood: null,
+  feeding: null,
   seasons: [],
 };
 

@@ -3,6 +3,7 @@ import type {
   Cover,
   CoverKind,
   EggPlan,
+  FeedingSchool,
   FirstFoodSchool,
   FungusSchool,
   Lever,
@@ -35,6 +36,12 @@ export const FIRST_FOOD_WORDS: Record<FirstFoodSchool, string> = {
   powder: 'Fine powder',
   brineShrimp: 'Straight to brine shrimp',
   seeded: 'A seeded tank feeds them',
+};
+export const FEEDING_WORDS: Record<FeedingSchool, string> = {
+  vanishes: 'What vanishes by the next meal',
+  heavy: 'Heavy, for growth, with more changes',
+  little: 'As little as possible',
+  seeded: 'Next to nothing: the tank feeds them',
 };
 export const LEVER_WORDS: Record<Lever, string> = {
   cooler: 'Cooler change',
@@ -137,6 +144,7 @@ export const RECIPE_FIELDS: readonly RecipeField[] = [
   { key: 'dyeStockPercent', label: 'Dye stock', group: 'eggs', unit: '%' },
   { key: 'dailyChangeFraction', label: 'Daily change', group: 'eggs', unit: '%' },
   { key: 'firstFood', label: 'First food', group: 'eggs', words: FIRST_FOOD_WORDS },
+  { key: 'feeding', label: 'How much food', group: 'eggs', words: FEEDING_WORDS },
 ];
 
 /** A field's value in words; null when nothing was said. */

@@ -2,11 +2,12 @@ import { expectedAgeDays, meanOfTenthMm } from './growth';
 import type { Figures, Food } from './profile';
 
 /** Foods of one size stand in for one another; others stand alone. */
-const SIZE_CLASSES: readonly (readonly Food[])[] = [
+export const SIZE_CLASSES: readonly (readonly Food[])[] = [
   ['infusoria', 'paramecium', 'rotifer', 'greenWater'],
   ['vinegarEel', 'microworm'],
   ['brineShrimp', 'moina'],
   ['grindal', 'whiteWorm'],
+  ['daphnia', 'pondCatch', 'scud'],
 ];
 
 /** The foods that can stand in for a food, itself first. */

@@ -1,4 +1,4 @@
-export { FOOD_NAMES } from './foodNames';
+export { FOOD_NAMES, FOOD_SIZE_UM } from './foodNames';
 export {
   METHODS,
   FOODS,
@@ -33,7 +33,7 @@ export {
   middle,
   smallestTenthMm,
 } from './growth';
-export { firstFood, foodsOn, foodSpans, substitutesFor, type FoodsOfDay, type FoodSpan } from './foods';
+export { firstFood, foodsOn, foodSpans, SIZE_CLASSES, substitutesFor, type FoodsOfDay, type FoodSpan } from './foods';
 export { lifeOf, type SpeciesLife } from './life';
 export { speciesLife } from './speciesLife';
 export { readSpecies, type SavedSpecies, type SpeciesFacts, type SpeciesView } from './facts';

@@ -44,6 +44,8 @@ export const FOODS = [
   'bloodworm',
   'vegetables',
   'wafers',
+  'pondCatch',
+  'scud',
 ] as const;
 export type Food = (typeof FOODS)[number];
 

@@ -53,16 +53,16 @@ export function createHouse({ clock, log, room, probes, species, stock, broods, 
 
   async function build(who: Who, revision: number): Promise<HouseFacts> {
     const today = houseDay(clock.now(), who.timeZone);
-    const [rooms, living, saved, cultures, outcomes] = await Promise.all([
+    const [rooms, living, saved, larderFacts, outcomes] = await Promise.all([
       room.repository.all(who),
       stock.repository.living(who),
       species.facts(who),
-      larder.running(who),
+      larder.facts(who),
       outcomesSince(who, today),
     ]);
     const kinds = readSpecies(saved);
     const heads = headsByTank(living);
-    for (const { tankId } of cultures) if (tankId) heads.set(tankId, (heads.get(tankId) ?? 0) + 1);
+    for (const { tankId } of larderFacts.cultures) if (tankId) heads.set(tankId, (heads.get(tankId) ?? 0) + 1);
     const [broodsFacts, roomSlice] = await Promise.all([
       slices.broods(who, living),
       slices.room(who, rooms, heads, wantedByTank(living, kinds)),
@@ -81,7 +81,7 @@ export function createHouse({ clock, log, room, probes, species, stock, broods, 
       stock: stockFacts,
       spawning: spawningFacts,
       broods: broodsFacts,
-      larder: { cultures },
+      larder: larderFacts,
       agenda: { outcomes },
     };
   }

@@ -30,6 +30,21 @@ export async function furnishEverything(keeper: Client, now: string): Promise<Th
   await keeper.write('addWater', { id: newId(), waterId, name: 'Rain', kind: 'rain' });
   await keeper.write('addMeter', { id: newId(), meterId, name: 'Pen', quantity: 'ph', method: 'meter', everyDays: 30 });
   await keeper.write('addCulture', { id: newId(), cultureId, food: 'microworm', name: null, tankId: null, startedAt: early });
+  const [itemId, sightingId] = [newId(), newId()];
+  await keeper.write('addShelfItem', {
+    id: newId(),
+    itemId,
+    kind: 'dry',
+    name: 'Flakes',
+    food: 'crushedDry',
+    openedOn: null,
+    goodUntil: null,
+    amount: 80,
+    priceCents: null,
+    at: early,
+  });
+  const seen = { pest: 'hydra', tankId: tank('A2'), cultureId: null, cameBy: null, at: early } as const;
+  await keeper.write('seePest', { id: newId(), sightingId, ...seen });
   await keeper.write('addProbe', { id: newId(), probeId, name: 'Bay', tankId: tank('A4') });
   await keeper.write('addProgramme', {
     id: newId(),
@@ -72,6 +87,8 @@ export async function furnishEverything(keeper: Client, now: string): Promise<Th
     meterId,
     cultureId,
     programmeId,
+    itemId,
+    sightingId,
     entryId: loss,
   };
 }
@@ -290,7 +307,41 @@ export function bodiesOf(things: Things, now: string): Partial<Record<ApiName, o
     observe: { broodId: t('broodId'), kind: 'hatched', at: exact, counted: 70 },
     pickWhite: { broodId: t('broodId'), count: 6, at: now },
     addCulture: { cultureId: newId(), food: 'infusoria', name: null, tankId: t('tankId'), startedAt: now },
-    cultureEvent: { cultureId: t('cultureId'), kind: 'fed', at: now },
+    cultureEvent: { cultureId: t('cultureId'), kind: 'looked', at: now, density: 3, signs: ['climbing'] },
+    addCultureKind: {
+      kindId: newId(),
+      name: 'Oat worms',
+      standsFor: 'microworm',
+      ripeFrom: 4,
+      ripeTo: 7,
+      lastsDays: 20,
+      feedEveryDays: 6,
+      feed: 'a spoon of porridge',
+      sign: 'climbing the walls',
+      atC: 22,
+      vesselL: 0.5,
+    },
+    takePlan: {
+      classKey: 'worms',
+      starts: [{ startId: newId(), food: 'microworm', day, needKey: null, needFrom: null }],
+      at: now,
+    },
+    mealLook: { tankId: t('tankId'), sight: 'gone', at: now },
+    measureDose: { dose: 'pinch', food: null, total: 0.6, of: 10, at: now },
+    addShelfItem: {
+      itemId: newId(),
+      kind: 'cysts',
+      name: 'Tin',
+      food: null,
+      openedOn: day,
+      goodUntil: null,
+      amount: 100,
+      priceCents: 1200,
+      at: now,
+    },
+    shelfEvent: { itemId: t('itemId'), kind: 'weighed', amount: 60, at: now },
+    seePest: { sightingId: newId(), pest: 'hydra', tankId: t('tankId'), cultureId: t('cultureId'), cameBy: null, at: now },
+    pestEvent: { sightingId: t('sightingId'), kind: 'treated', treatment: 'dewormer', half: true, at: now },
     outcome: {
       choreKey: `waterChange:${t('tankId')}:${day}`,
       day,
@@ -328,6 +379,8 @@ const NAMES = new Set([
   'cultureId',
   'programmeId',
   'lotId',
+  'itemId',
+  'sightingId',
 ]);
 
 /** Every body that differs from a sound one in that one thing it names is another house's. */

@@ -1,7 +1,6 @@
 import { useRef } from 'react';
 import { v7 as newId } from 'uuid';
-import { CULTURE_FOODS } from '@freshet/contract/larder';
-import { CULTURES, type CultureFood, type CultureKind } from '@freshet/core/larder';
+import { CULTURE_FOODS, CULTURES, type CultureFood, type CultureKind } from '@freshet/core/larder';
 import { FOOD_NAMES } from '@freshet/core/species';
 import { useEntryForm, useGet, useHouse } from '../data';
 import { EntryFormFrame, fromLocal, SelectField, TextField, toLocal, WhenField } from '../ui';
