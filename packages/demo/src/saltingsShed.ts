@@ -3,7 +3,8 @@ import { completeRecipe, defaultRecipe, RECIPE_BOOK } from '@freshet/core/spawni
 import { attemptPlans, type AttemptPlan } from './attempts';
 import { tellBrood, type Places } from './broodStory';
 import { RACKS } from './room';
-import { CULTURES, STOCK } from './stock';
+import { tellLarder } from './larderStory';
+import { STOCK } from './stock';
 import { tellProbes, type DemoSample } from './probeStory';
 import { tellGrading, tellLines } from './lineStory';
 import { createIds, createRandom } from './random';
@@ -28,6 +29,7 @@ export interface DemoHouse {
 }
 
 const SEED = 20_417;
+const LARDER_SEED = 4711;
 const LINE_SEED = 718;
 /** The brood whose young are graded, and show a hidden colour. */
 const GRADED = 'Angels 8';
@@ -210,29 +212,6 @@ function tellAttempt(
     });
 }
 
-function tellCultures(story: Story, places: Places): void {
-  for (const culture of CULTURES) {
-    const startedAt = story.daysAgo(culture.daysAgo, '17:40');
-    const cultureId = story.newId(startedAt);
-    story.write(startedAt, 'addCulture', {
-      id: story.newId(startedAt),
-      cultureId,
-      food: culture.food,
-      name: culture.name,
-      tankId: culture.tank ? places.tankId(culture.tank) : null,
-      startedAt,
-    });
-    for (const [kind, daysAgo] of [
-      ['ripe', culture.ripeDaysAgo],
-      ['fed', culture.fedDaysAgo],
-    ] as const) {
-      if (daysAgo === null) continue;
-      const at = story.daysAgo(daysAgo, '07:50');
-      story.write(at, 'cultureEvent', { id: story.newId(at), cultureId, kind, at });
-    }
-  }
-}
-
 /** One temperature a morning, with the seasons outdoors and a probe that fell silent. */
 function tellTemperatures(story: Story, tanks: ReturnType<typeof tellRoom>): DemoReading[] {
   const readings: DemoReading[] = [];
@@ -288,7 +267,8 @@ export function saltingsShed(now: string): DemoHouse {
     (event) => event.name === 'addClutch' && graded?.name === 'addAttempt' && event.body.attemptId === graded.body.attemptId,
   );
   if (clutch?.name === 'addClutch') tellGrading(lineStory, clutch.body.lotId);
-  tellCultures(story, places);
+  // Ids of its own, as the lines have.
+  tellLarder({ ...story, newId: createIds(createRandom(LARDER_SEED)) }, (code) => places.tankId(code));
   tellBreach(story, lots, places);
   tellWater(story, places);
   tellReadiness(story, lots, places);

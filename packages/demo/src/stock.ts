@@ -73,15 +73,3 @@ export const STOCK: readonly StockPlan[] = [
   lot('yabby', 'yabby', 'Y3', [4, 8, 0], 'local', AUCTION, 360),
   lot('scud', 'hyalella', 'Y4', [0, 0, 400], 'local', EXCHANGE, 355),
 ];
-
-export const CULTURES = [
-  { food: 'infusoria', name: 'Infusoria 1', tank: null, daysAgo: 3, fedDaysAgo: null, ripeDaysAgo: null },
-  { food: 'paramecium', name: 'Paramecium 1', tank: 'C1.2', daysAgo: 9, fedDaysAgo: 3, ripeDaysAgo: null },
-  { food: 'vinegarEel', name: 'Vinegar eels 1', tank: null, daysAgo: 70, fedDaysAgo: 12, ripeDaysAgo: 44 },
-  { food: 'microworm', name: 'Microworms 1', tank: null, daysAgo: 12, fedDaysAgo: 5, ripeDaysAgo: 8 },
-  { food: 'microworm', name: 'Microworms 2', tank: null, daysAgo: 31, fedDaysAgo: 9, ripeDaysAgo: 26 },
-  { food: 'grindal', name: 'Grindal worms 1', tank: null, daysAgo: 52, fedDaysAgo: 2, ripeDaysAgo: 30 },
-  { food: 'brineShrimp', name: 'Brine shrimp 1', tank: null, daysAgo: 2, fedDaysAgo: null, ripeDaysAgo: null },
-  { food: 'brineShrimp', name: 'Brine shrimp 2', tank: null, daysAgo: 1, fedDaysAgo: null, ripeDaysAgo: null },
-  { food: 'daphnia', name: 'Daphnia 1', tank: 'Y1', daysAgo: 60, fedDaysAgo: 3, ripeDaysAgo: 38 },
-] as const;

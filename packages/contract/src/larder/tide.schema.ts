@@ -88,6 +88,7 @@ export const PourReply = v.object({
       food: v.picklist(CULTURE_FOODS),
       ml: v.number(),
       bridge: v.string(),
+      next: v.nullable(v.object({ name: v.string(), from: v.string() })),
     }),
   ),
 });

@@ -35,6 +35,10 @@ const FULL_AT = [0, 0.08, 0.27, 0.55, 0.9] as const;
 const EYE_SD = 0.6;
 /** A count of one drop, as a factor's logarithm: drops differ, and what is full is a guess. */
 const COUNT_LOG_SD = 0.5;
+/** How far the state follows a look; days are not all alike. */
+const LOOK_GAIN = 0.35;
+const CRASH_STEPS = 1.6;
+const LEAST_LOG = -3.5;
 const RATES = 33;
 const STARTS = 25;
 
@@ -48,6 +52,7 @@ export function densityOf(fullness: number): number {
 
 /** What a density of 0..4 says of how full it is, 0..1. */
 export const fullnessOf = (density: number): number => {
+  // Never quite nothing, never quite full: from either it could not go on.
   const step = Math.min(3, Math.max(0, Math.floor(density)));
   const [low, high] = [FULL_AT[step] ?? 0, FULL_AT[step + 1] ?? 1];
   return low + (density - step) * (high - low);
@@ -157,7 +162,13 @@ function learn(culture: Culture, state: CultureState, today: Day, timeZone: stri
       let log = normalLog(off, prior.logSd) + normalLog(startOff, 1);
       for (const { days, taken, density, counted } of steps) {
         full = grow(full, rate, days);
-        if (density !== null) log += normalLog(densityOf(full) - density, EYE_SD);
+        if (density !== null) {
+          const expected = densityOf(full);
+          const off = density - expected;
+          // A look far from what growth can explain is a crash or a flush: what is seen stands, and growth is judged from there on.
+          log += Math.max(normalLog(off, EYE_SD), LEAST_LOG);
+          full = fullnessOf(Math.abs(off) > CRASH_STEPS ? density : expected + LOOK_GAIN * off);
+        }
         if (counted !== null) log += normalLog(Math.log(Math.max(1e-3, counted) / Math.max(1e-3, full)), COUNT_LOG_SD);
         // Water takes its share of the animals with it; worms are lifted out by themselves.
         full = isWater ? full * (1 - taken) : Math.max(0.02, full - taken);

@@ -1,5 +1,5 @@
 import { substitutesFor } from '../species';
-import type { Day } from '../time';
+import { startOfDay, type Day, type Instant } from '../time';
 import { isTaken, youngMeals } from './meals';
 import { kindOf, type CultureFood } from './cultureKinds';
 import type { DescribedCulture } from './cultures';
@@ -48,6 +48,8 @@ export interface UnfedTank {
   food: CultureFood;
   ml: number;
   bridge: string;
+  /** The next vessel of its size that is ripe, and when it may be; null when none is on its way. */
+  next: { name: string; from: Instant } | null;
 }
 
 /** The morning's pouring. */
@@ -117,7 +119,8 @@ export function pourList(view: LarderView, day: Day = view.today): PourList {
       // What goes on beside the main food may be left out for a day.
       if (isMain && wanted > each * times * 0.1) {
         const classKey = foodClassOf(food);
-        unfed.push({ tankId, code, choreKey, food, ml: round(wanted), bridge: classKey ? FOOD_CLASSES[classKey].bridge : '' });
+        const bridge = classKey ? FOOD_CLASSES[classKey].bridge : '';
+        unfed.push({ tankId, code, choreKey, food, ml: round(wanted), bridge, next: nextRipe(view, food) });
       }
     }
   }
@@ -150,6 +153,16 @@ export function pourList(view: LarderView, day: Day = view.today): PourList {
     }),
     unfed,
   };
+}
+
+/** The vessel of a food's size that is ripe next. */
+function nextRipe(view: LarderView, food: CultureFood): UnfedTank['next'] {
+  const coming = view.cultures.flatMap(({ culture, state }) => {
+    if (!substitutesFor(food).includes(culture.food)) return [];
+    const from = state.hatch && !culture.kept ? state.hatch.from : startOfDay(state.ripeFrom, view.timeZone);
+    return from > view.now ? [{ name: culture.name, from }] : [];
+  });
+  return coming.sort((a, b) => (a.from < b.from ? -1 : 1))[0] ?? null;
 }
 
 /** How many ml of one food stand for one ml of another of its class. */

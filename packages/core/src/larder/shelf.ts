@@ -49,6 +49,8 @@ export interface ShelfState {
 
 /** Getting more takes about so long, days. */
 const SHOPPING_DAYS = 10;
+/** Further ahead nobody plans by the rate of today. */
+const FORESEEN_DAYS = 400;
 
 /** What is left of a tin, until when it is good, when it runs out, and whether to buy. @param perDay - its use from today on, in its unit */
 export function shelfState(item: ShelfItem, perDay: number, today: Day): ShelfState {
@@ -58,7 +60,7 @@ export function shelfState(item: ShelfItem, perDay: number, today: Day): ShelfSt
   const goodUntil = item.goodUntil && usual ? (item.goodUntil < usual ? item.goodUntil : usual) : (item.goodUntil ?? usual);
   const isExpired = goodUntil !== null && goodUntil < today;
   const lastsDays = perDay > 0 ? Math.floor(left / perDay) : null;
-  const runsOutOn = lastsDays !== null && lastsDays < 3650 ? addDays(today, lastsDays) : null;
+  const runsOutOn = lastsDays !== null && lastsDays <= FORESEEN_DAYS ? addDays(today, lastsDays) : null;
   const buy =
     left <= 0
       ? 'empty'

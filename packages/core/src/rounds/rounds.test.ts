@@ -1,7 +1,16 @@
 import fc from 'fast-check';
 import type { BroodRecord } from '../broods';
 import { describeTank, onDay, readHouse, type HouseFacts } from '../house';
-import { deriveLarder, EMPTY_LARDER } from '../larder';
+import {
+  deriveDemand,
+  deriveLarder,
+  deriveTide,
+  EMPTY_LARDER,
+  foodLadder,
+  pourList,
+  type Culture,
+  type LarderFacts,
+} from '../larder';
 import { crowdingForecast, tankCrowding, tankFreeOn, youngCarried } from '../growout';
 import { daysBetween, houseDay } from '../time';
 import { QUIET_ROOM, type RoomTank } from '../room';
@@ -84,6 +93,7 @@ interface Told {
   outcomes: HouseFacts['agenda']['outcomes'];
   saved: HouseFacts['species']['saved'];
   regimes: HouseFacts['room']['regimes'];
+  larder: Partial<LarderFacts>;
 }
 const house = (more: Partial<Told>): Told => ({
   now: NOW,
@@ -96,9 +106,21 @@ const house = (more: Partial<Told>): Told => ({
   outcomes: [],
   saved: [],
   regimes: [],
+  larder: {},
   ...more,
 });
-const factsOf = ({ tanks, lots, programmes, attempts, broods, temperatures, outcomes, saved, regimes }: Told): HouseFacts => ({
+const factsOf = ({
+  tanks,
+  lots,
+  programmes,
+  attempts,
+  broods,
+  temperatures,
+  outcomes,
+  saved,
+  regimes,
+  larder,
+}: Told): HouseFacts => ({
   revision: 1,
   timeZone: 'Europe/Dublin',
   species: { saved },
@@ -106,7 +128,7 @@ const factsOf = ({ tanks, lots, programmes, attempts, broods, temperatures, outc
   stock: { ...NO_STOCK, lots, programmes },
   spawning: { attempts },
   broods: { broods, temperatures: {}, learned: [] },
-  larder: EMPTY_LARDER,
+  larder: { ...EMPTY_LARDER, ...larder },
   agenda: { outcomes },
 });
 const view = (told: Told) => readHouse(factsOf(told), told.now);
@@ -550,6 +572,128 @@ describe('the larder plan', () => {
     const lots = [lot('fry', 'T1', 'kribensis', { broodId: 'b' })];
     expect(deriveLarder(view(house({ lots, broods: [eating] })))).toEqual([]);
     expect(deriveLarder(view(house({ attempts: [attempt('a', 'T1', 'lemon-tetra', { triggerOn: '2026-06-20' })] })))).toEqual([]);
+  });
+});
+
+describe('the larder of a house', () => {
+  const jar = (id: string, food: Culture['food'], startedAt: string, more: Partial<Culture> = {}): Culture => ({
+    id,
+    name: id,
+    food,
+    startedAt,
+    ripeSeenAt: null,
+    fedAt: null,
+    harvestedAt: null,
+    tankId: null,
+    ...more,
+  });
+  const swimming = (id: string, since: string) =>
+    brood(id, 'lemon-tetra', {
+      laid: exactly('2026-03-01T08:00:00.000Z'),
+      hatched: exactly('2026-03-02T20:00:00.000Z'),
+      freeSwimming: exactly(since),
+    });
+  const fed = house({
+    lots: [
+      lot('one', 'T1', 'lemon-tetra', { broodId: 'b', unsexed: 100 }),
+      lot('two', 'T2', 'lemon-tetra', { broodId: 'c', unsexed: 100 }),
+      lot('eggs', 'T2', 'kribensis', { broodId: 'k', unsexed: 60 }),
+    ],
+    broods: [swimming('b', '2026-03-10T06:00:00.000Z'), swimming('c', '2026-03-10T06:00:00.000Z'), brood('k', 'kribensis')],
+  });
+
+  it('asks for nothing while yolk lasts, and from the first day they may swim for the first food', () => {
+    const rows = deriveDemand(view(fed), 40);
+    const krib = rows.find(({ key, classKey }) => key === 'brood:k' && classKey === 'nauplii');
+    expect(krib?.mid.slice(0, 4)).toEqual([0, 0, 0, 0]);
+    expect(krib?.mid.some((ml) => ml > 0)).toBe(true);
+    const small = rows.find(({ key, classKey }) => key === 'brood:b' && classKey === 'smallest');
+    expect(small?.mid[0]).toBeGreaterThan(0);
+    expect(small?.mid.at(-1)).toBe(0);
+    // Fewer live the further ahead: the band opens downwards and upwards of the expected.
+    for (const { low, mid, high } of rows)
+      mid.forEach((ml, day) => expect([(low[day] ?? 0) <= ml + 1e-9, ml <= (high[day] ?? 0) + 1e-9]).toEqual([true, true]));
+  });
+
+  it('pours in walking order, the tank’s own food before what stands in for it, and no more than a vessel can spare', () => {
+    const told = house({
+      ...fed,
+      larder: {
+        cultures: [
+          jar('Infusoria', 'infusoria', '2026-02-25T08:00:00.000Z', { ripeSeenAt: '2026-03-04T08:00:00.000Z', vesselL: 0.5 }),
+          jar('Paramecium', 'paramecium', '2026-02-20T08:00:00.000Z', { ripeSeenAt: '2026-03-04T08:00:00.000Z', vesselL: 10 }),
+        ],
+      },
+    });
+    const { vessels, unfed } = pourList(view(told));
+    const [own, other] = ['Infusoria', 'Paramecium'].map((name) => vessels.find((vessel) => vessel.name === name));
+    expect(own?.pours.map(({ code, insteadOf }) => [code, insteadOf])).toEqual([['T1', null]]);
+    expect(other?.pours.map(({ code, insteadOf }) => [code, insteadOf])).toEqual([
+      ['T1', 'infusoria'],
+      ['T2', 'infusoria'],
+    ]);
+    for (const { takeMl, mayTakeMl } of vessels) expect(takeMl).toBeLessThanOrEqual(mayTakeMl * 1.02 + 0.5);
+    expect(unfed).toEqual([]);
+    const harvest = round(told)
+      .stops.flatMap(({ chores: list }) => list)
+      .filter(({ kind }) => kind === 'harvest');
+    expect(harvest.map(({ text }) => text).sort()).toEqual(['Harvest Infusoria', 'Harvest Paramecium']);
+    expect(
+      harvest.every(({ amount, tick }) => amount?.unit === 'ml' && amount.value > 0 && tick?.kind === 'cultureHarvested'),
+    ).toBe(true);
+  });
+
+  it('tells the tank that gets nothing, how it is bridged and what is ripe next', () => {
+    const cultures = [jar('Young jar', 'infusoria', '2026-03-09T08:00:00.000Z')];
+    const { vessels, unfed } = pourList(view(house({ ...fed, larder: { cultures } })));
+    expect(vessels).toEqual([]);
+    expect(unfed.map(({ code, food }) => [code, food])).toEqual([
+      ['T1', 'infusoria'],
+      ['T2', 'infusoria'],
+    ]);
+    expect(unfed[0]).toMatchObject({ next: { name: 'Young jar' }, choreKey: `feedYoung:one:${TODAY}` });
+    expect(chores(fed, 'T1').some(({ key }) => key === unfed[0]?.choreKey)).toBe(true);
+  });
+
+  it('moves a planned start with the hatch it is for, asks for it on its day, and is done when one was started', () => {
+    const row = deriveDemand(view(fed), 56).find(({ key, classKey }) => key === 'brood:k' && classKey === 'nauplii');
+    const from = row?.mid.findIndex((ml) => ml > 0) ?? 0;
+    const day = (offset: number) => new Date(Date.parse(`${TODAY}T00:00:00Z`) + offset * 86_400_000).toISOString().slice(0, 10);
+    const planned = [{ id: 'p', food: 'moina' as const, day: day(1), takenAt: NOW, needKey: 'brood:k', needFrom: day(from - 2) }];
+    const told = house({ ...fed, larder: { planned } });
+    const vessel = deriveTide(view(told))
+      .classes.find(({ key }) => key === 'nauplii')
+      ?.vessels.find(({ id }) => id === 'p');
+    expect(vessel).toMatchObject({ startDay: 3, movedDays: 2, state: 'planned' });
+    const onDayOf = house({
+      ...fed,
+      larder: { planned: [{ ...planned[0], needKey: null, needFrom: null, day: TODAY }] as LarderFacts['planned'] },
+    });
+    const starts = (of: Told) =>
+      round(of)
+        .stops.flatMap(({ chores: list }) => list)
+        .filter(({ text }) => text === 'Start moina');
+    expect(starts(onDayOf)).toHaveLength(1);
+    const begun = { ...onDayOf.larder, cultures: [jar('Moina 1', 'moina', '2026-03-10T08:30:00.000Z')] };
+    expect(starts(house({ ...onDayOf, larder: begun }))).toEqual([]);
+  });
+
+  it('gives less where food was left over, and more where it was gone', () => {
+    const looks = (sight: 'left' | 'gone') => ({ meals: [{ tankId: 'T1', at: '2026-03-09T08:00:00.000Z', sight }] });
+    const amount = (larder: Partial<LarderFacts>) =>
+      chores(house({ ...fed, larder }), 'T1').find(({ key }) => key === `feedYoung:one:${TODAY}`)?.amount?.value ?? 0;
+    expect(amount(looks('left'))).toBeLessThan(amount({}));
+    expect(amount(looks('gone'))).toBeGreaterThan(amount({}));
+  });
+
+  it('tells each brood’s ladder by its smallest tenth, each food with its size and days', () => {
+    const read = view(fed).broods.find(({ brood: { id } }) => id === 'b');
+    const ladder = read ? foodLadder(read, TODAY, 'Europe/Dublin') : null;
+    expect(ladder?.rungs[0]).toMatchObject({ food: 'infusoria', state: 'now', sizeUm: [20, 150] });
+    expect(ladder?.isMeasured).toBe(false);
+    const days = ladder?.rungs.map(({ from }) => from) ?? [];
+    expect(days).toEqual([...days].sort());
+    expect(ladder && ladder.smallestMm < ladder.meanMm).toBe(true);
   });
 });
 

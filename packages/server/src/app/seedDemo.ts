@@ -53,6 +53,11 @@ const partsOf = ({ room, readiness, water, probes, biosecurity, stock, lines, sp
   bagPeat: broods.bagPeat,
   addCulture: larder.addCulture,
   cultureEvent: larder.cultureEvent,
+  addShelfItem: larder.shelf.addShelfItem,
+  shelfEvent: larder.shelf.shelfEvent,
+  measureDose: larder.shelf.measureDose,
+  mealLook: larder.shelf.mealLook,
+  seePest: larder.pests.seePest,
 });
 
 async function play(parts: Part, who: Who, event: StoryEvent): Promise<unknown> {

@@ -1,6 +1,6 @@
 import { lazy, type ComponentType } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
-import { AttemptPage, BenchPage, EvidencePage, LogPage, NewAttempt, SetUpSheet, SourcesPage, TankPage } from '../pages';
+import { AttemptPage, BenchPage, EvidencePage, LogPage, NewAttempt, PourPage, SetUpSheet, SourcesPage, TankPage } from '../pages';
 import { ExposurePage, HoursPage, ProbesPage, RoomPage, WatersPage } from '../room';
 import { RoundsPage, SitterSheet } from '../rounds';
 import { SpeciesPage } from '../species';
@@ -24,7 +24,13 @@ const BroodsPage = page(async () => (await broods()).broods());
 const BroodPage = page(async () => (await broods()).brood());
 const CarriersPage = page(async () => (await broods()).carriers());
 const RecordPage = page(async () => (await broods()).record());
-const LarderPage = page(async () => (await import('../larder')).LarderPage);
+const larder = async () => (await import('../larder')).larderPages;
+const TidePage = page(async () => (await larder()).tide());
+const CulturesPage = page(async () => (await larder()).cultures());
+const CulturePage = page(async () => (await larder()).culture());
+const LadderPage = page(async () => (await larder()).ladder());
+const ShelfPage = page(async () => (await larder()).shelf());
+const PestsPage = page(async () => (await larder()).pests());
 
 /** Every page by its address; all but the round are fetched when they are opened. */
 export function Pages() {
@@ -54,7 +60,13 @@ export function Pages() {
       <Route path="/broods/carriers" element={<CarriersPage />} />
       <Route path="/broods/record/:speciesKey" element={<RecordPage />} />
       <Route path="/broods/:broodId" element={<BroodPage Send={TransferSheet} />} />
-      <Route path="/larder" element={<LarderPage />} />
+      <Route path="/larder" element={<TidePage />} />
+      <Route path="/larder/cultures" element={<CulturesPage />} />
+      <Route path="/larder/cultures/:cultureId" element={<CulturePage />} />
+      <Route path="/larder/pour" element={<PourPage />} />
+      <Route path="/larder/ladder" element={<LadderPage />} />
+      <Route path="/larder/shelf" element={<ShelfPage />} />
+      <Route path="/larder/pests" element={<PestsPage />} />
       <Route path="/bench" element={<BenchPage />} />
       <Route path="/hours" element={<HoursPage />} />
       <Route path="/log" element={<LogPage />} />

@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useForm, type DefaultValues, type FieldValues, type Path, type UseFormReturn } from 'react-hook-form';
 import { toast } from 'sonner';
 import * as v from 'valibot';
@@ -56,6 +56,14 @@ export function useEntryForm<Name extends LogName, Values extends FieldValues>(
   const [problem, setProblem] = useState<ApiProblem | null>(null);
   const [askReason, setAskReason] = useState<string | null>(null);
   const [reason, setReason] = useState('');
+  // What was refused is judged anew when its input changes.
+  useEffect(() => {
+    const { unsubscribe } = form.watch(() => {
+      setAskReason(null);
+      setProblem(null);
+    });
+    return unsubscribe;
+  }, [form]);
 
   function showAt(path: string, message: string): boolean {
     const known = form.getValues();

@@ -8,3 +8,4 @@ export const LogPage = lazy(async () => ({ default: (await import('./LogPage')).
 export const SetUpSheet = lazy(async () => ({ default: (await import('./attempt/SetUpSheet')).SetUpSheet }));
 export const EvidencePage = lazy(async () => ({ default: (await import('./evidence/EvidencePage')).EvidencePage }));
 export const NewAttempt = lazy(async () => ({ default: (await import('./attempt/NewAttempt')).NewAttempt }));
+export const PourPage = lazy(async () => ({ default: (await import('./pour/PourPage')).PourPage }));

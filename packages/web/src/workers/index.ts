@@ -1,3 +1,4 @@
 export { kinshipWork, useWork } from './kinshipWork';
+export { tideWork } from './tideWork';
 export { evidenceWork } from './evidenceWork';
 export { countInWorker, type RunningCount } from './picturesWork';

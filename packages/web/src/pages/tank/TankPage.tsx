@@ -5,6 +5,7 @@ import { formatNumber, inUnits } from '@freshet/core/units';
 import { showHeads, showVolume, useGet, useHouse, type Reply } from '../../data';
 import { ChangeForm, EquipForm, MoveTankForm, ReadingForm, RegimeForm, TankEventForm, type Rack, type Tank } from '../../room';
 import { ClutchForm, FoundForm } from '../../broods';
+import { MealTaps } from '../../larder';
 import { CountForm, LossForm, LotForm, type SomeLot } from '../../stock';
 import { TransferSheet } from '../../transfers';
 import { Button, ButtonLink, Dialog, Empty, LinkButton, Loaded, PageHead, Panel, STAGE_WORDS, Swatch, Why } from '../../ui';
@@ -61,8 +62,13 @@ function LivesHere({ life, open }: { life: Life; open: (sheet: Sheet) => void })
           )}
         </div>
       ))}
+      {life.lastFed && life.lots.length > 0 && <MealTaps tankId={life.tankId} code={life.code} />}
       {life.cultures.map((culture) => (
-        <Link key={culture.id} to="/larder" className="flex items-center gap-2.5 border-b border-rule py-2">
+        <Link
+          key={culture.id}
+          to={`/larder/cultures/${culture.id}`}
+          className="flex items-center gap-2.5 border-b border-rule py-2"
+        >
           <Swatch kind="culture" width={18} height={14} />
           <b>{culture.name}</b>
         </Link>
