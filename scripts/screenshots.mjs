@@ -85,16 +85,13 @@ await take(day, 'lot', `/stock/${await idOf(day, '/api/lots', 'name', 'Torn fin'
 await take(day, 'pairing', '/stock/lines/angelfish/pairing');
 await take(day, 'record', '/broods/record/sixray-aspidoras');
 await take(day, 'spawns', '/spawns');
-await take(day, 'plan', '/spawns/new?species=lemon-tetra');
 await take(day, 'attempt', `/spawns/${(await attemptOf(day, 'Odessa 6')) ?? ''}`);
 await take(day, 'evidence', '/spawns/evidence/sixray-aspidoras');
 await take(day, 'broods', '/broods');
 await take(day, 'brood', `/broods/${brood}`);
 await take(day, 'larder', '/larder');
+await take(day, 'culture', `/larder/cultures/${await idOf(day, '/api/cultures', 'name', 'Microworms 2', 'id')}`);
 await take(day, 'species', '/species/lemon-tetra');
-await take(day, 'bench', `/bench?sum=water.changeToTemperature&tank=${tank}`, () =>
-  day.getByRole('combobox', { name: 'New water' }).selectOption('Tap'),
-);
 const dim = await pageOf('dim', 1280, 800);
 await enter(dim);
 await take(dim, 'rounds-dim', '/', async () => {
@@ -106,6 +103,7 @@ await take(dim, 'kinship-dim', '/stock/lines/humpback-limia/kinship', async () =
 const phone = await pageOf('day', 390, 844);
 await enter(phone);
 await take(phone, 'phone-rounds', '/');
+await take(phone, 'phone-pour', '/larder/pour');
 await browser.close();
 server.kill('SIGTERM');
 await database.stop();

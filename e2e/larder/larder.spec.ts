@@ -189,7 +189,9 @@ test('the shelf says what to buy; a tin, a weighing and a measure are logged wit
   await dialog(page).getByLabel('How many').fill('44');
   await dialog(page).getByLabel('Together, ml').fill('2');
   await dialog(page).getByRole('button', { name: 'Log the measure' }).click();
-  await expect(page.getByRole('listitem').filter({ has: page.getByText('a drop', { exact: true }) })).toContainText('0.045 ml, 44 measured');
+  await expect(page.getByRole('listitem').filter({ has: page.getByText('a drop', { exact: true }) })).toContainText(
+    '0.045 ml, 44 measured',
+  );
 });
 
 test('a pest is seen, treated by half where shrimp live, and gone', async ({ page }) => {

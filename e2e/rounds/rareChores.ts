@@ -83,6 +83,19 @@ export async function furnishRareChores(page: Page): Promise<() => Promise<void>
   const [cycling, spawning, eggs, peat, home, boxTank] = await rack('X', false, ['X1', 'X2', 'X3', 'X4', 'X5', 'X6']);
   await write('tank-events', { tankId: cycling, kind: 'filled', at: ago(3) });
   const breeders = await lot(home, 'lemon-tetra', { males: 3, females: 3 }, ago(40));
+  const culture = async (food: string, days: number, more: object = {}) => {
+    const cultureId = newId();
+    await write('cultures', { cultureId, food, name: `Rare ${food}`, tankId: null, startedAt: ago(days), ...more });
+    return cultureId;
+  };
+  await culture('moina', 40);
+  await culture('rotifer', 22);
+  const hatch = { cystsG: 0.5, litres: 1, saltG: 25, lit: true, tinId: null };
+  const cold = await culture('brineShrimp', 4, { hatch });
+  await write('culture-events', { cultureId: cold, kind: 'harvested', at: ago(2.9), kept: 'cold' });
+  const sightingId = newId();
+  await write('pests', { sightingId, pest: 'flatworm', tankId: home, cultureId: null, cameBy: null, at: ago(5) });
+  await write('pest-events', { sightingId, kind: 'treated', treatment: 'dewormer', half: false, at: ago(1) });
   await write('programmes', {
     programmeId: newId(),
     lotId: breeders,

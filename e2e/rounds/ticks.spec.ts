@@ -49,6 +49,11 @@ const LOGS: Record<string, string[]> = {
   checkRipe: ['cultureEvent'],
   harvest: ['cultureEvent'],
   renewCulture: ['culture'],
+  splitCulture: ['culture'],
+  lookAtCulture: ['cultureEvent'],
+  emptyCulture: ['cultureEvent'],
+  discardHatch: ['cultureEvent'],
+  changeAfterTreatment: ['change'],
 };
 /** What is typed beside a chore that asks for it. */
 const TYPED: Record<string, string> = { temperature: '24.5', count: '1' };
@@ -105,7 +110,7 @@ test('a plain tick of every kind of chore logs what it stands for, with the plan
     const entries = await ask<{ id: string; kind: string; parts: string[] }[]>(page, '/api/entries?limit=200');
     const entry = entries.find(({ id }) => id === entryId);
     expect([kind, entry?.kind, entry?.parts]).toEqual([kind, 'outcome', LOGS[kind]]);
-    if (kind === 'waterChange' || kind === 'eggChange') {
+    if (['waterChange', 'eggChange', 'changeAfterTreatment'].includes(kind)) {
       const { changes } = await ask<{ changes: { litres: number }[] }>(page, `/api/tanks/${chore.tick?.id ?? ''}/regime`);
       expect([kind, changes.at(-1)?.litres]).toEqual([kind, chore.amount?.value]);
     }

@@ -109,24 +109,31 @@ function adultChores(view: LarderView, tankId: string, day: Day): PlacedChore[] 
 const learnedOf = (view: LarderView) => (described: LarderView['cultures'][number]) =>
   learnCulture(described.culture, described.state, view.today, view.timeZone);
 
+/** Share of the water that is changed after a treatment. */
+const CHANGE_AFTER = 1 / 3;
+
 /** Water changes that a treatment asks for. */
 function treatmentChores(view: LarderView, day: Day): PlacedChore[] {
-  return view.larder.pests.flatMap(({ id, pest, tankId, changesOn }) =>
-    changesOn.includes(day)
-      ? [
-          {
-            tankId,
-            chore: chore(LARDER_CHORES.changeAfterTreatment, {
-              subject: id,
-              day,
-              text: 'Change a third of the water',
-              amountText: `after the treatment against ${pest}`,
-              why: ['What a treatment leaves behind goes out in steps; carbon in at the end.'],
-            }),
-          },
-        ]
-      : [],
-  );
+  return view.larder.pests.flatMap(({ id, pest, tankId, changesOn }) => {
+    const tank = tankId ? view.tanks.get(tankId) : undefined;
+    if (!tank || !changesOn.includes(day)) return [];
+    const litres = Math.round(tank.litres * CHANGE_AFTER * 10) / 10;
+    return [
+      {
+        tankId,
+        chore: chore(LARDER_CHORES.changeAfterTreatment, {
+          subject: id,
+          day,
+          text: `Change water after the treatment against ${pest}`,
+          amount: { value: litres, unit: 'L' },
+          amountText: `${formatNumber(litres)} L`,
+          why: ['What a treatment leaves behind goes out in steps of a third; carbon in at the end.'],
+          caution: 'Unplug the heater before the level falls below it.',
+          tick: tick('waterChange', tank.id),
+        }),
+      },
+    ];
+  });
 }
 
 function larderChores(view: LarderView, day: Day): PlacedChore[] {

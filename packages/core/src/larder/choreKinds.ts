@@ -19,5 +19,5 @@ export const LARDER_CHORES = choreKinds({
   renewCulture: { stays: true, seconds: 300, words: 'renew a culture' },
   emptyCulture: { stays: true, seconds: 180, words: 'empty a culture' },
   discardHatch: { stays: true, seconds: 60, words: 'discard a hatch' },
-  changeAfterTreatment: { stays: true, seconds: 300, words: 'change water after a treatment' },
+  changeAfterTreatment: { seconds: 300, covers: ['waterChange'], words: 'change water after a treatment' },
 });
