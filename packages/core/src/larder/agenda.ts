@@ -6,7 +6,7 @@ import { addDays, dayNumber, daysBetween, formatDay, houseDay, inARow, sentence,
 import { formatNumber } from '../units';
 import { planBackUps } from './backUps';
 import { LARDER_CHORES } from './choreKinds';
-import { CULTURES, kindOf, type CultureFood, type CultureKind } from './cultureKinds';
+import { CULTURES, kindOf, type CultureKind } from './cultureKinds';
 import { cultureRisks } from './cultureRisk';
 import { learnCulture } from './learnCulture';
 import { deriveLarder, type LarderPlan } from './deriveLarder';
@@ -16,6 +16,7 @@ import { adultMeal, youngMeals } from './meals';
 import { pourList } from './pourList';
 import type { Ration } from './rations';
 import { openStarts } from './tide';
+import type { CultureFood } from './keys';
 
 const PLURALS: Partial<Record<Ration['unit'], string>> = {
   smear: 'smears',

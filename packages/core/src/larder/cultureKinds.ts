@@ -1,21 +1,5 @@
-import type { Food, Range } from '../species';
-
-/** What is looked for in a culture. */
-export const CULTURE_SIGNS = [
-  'cloudy',
-  'clear',
-  'haze',
-  'dancing',
-  'climbing',
-  'green',
-  'sour',
-  'scum',
-  'clumping',
-  'mites',
-  'foul',
-  'dead',
-] as const;
-export type CultureSign = (typeof CULTURE_SIGNS)[number];
+import type { Range } from '../species';
+import type { CultureFood, CultureSign } from './keys';
 
 /** The words of each sign, and whether it warns or tells that all is lost. */
 export const SIGN_WORDS: Record<CultureSign, { words: string; warns: null | 'watch' | 'high'; remedy: string }> = {
@@ -276,9 +260,7 @@ export const CULTURES = {
     signs: ['dancing', 'clear', 'cloudy', 'scum', 'foul', 'dead'],
     feed: 'a leaf, or a wafer for all of them',
   },
-} as const satisfies Partial<Record<Food, CultureKind>>;
-export type CultureFood = keyof typeof CULTURES;
-export const CULTURE_FOODS = Object.keys(CULTURES) as [CultureFood, ...CultureFood[]];
+} as const satisfies Record<CultureFood, CultureKind>;
 
 /** A kind of the keeper's own: what differs from the one it stands in for. */
 export interface OwnKind extends Pick<

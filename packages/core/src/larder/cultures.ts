@@ -1,13 +1,6 @@
 import { addDays, daysBetween, houseDay, type Day, type Instant } from '../time';
-import {
-  cultureDays,
-  cultureSlowness,
-  kindOf,
-  placeTempC,
-  type CultureFood,
-  type CultureSign,
-  type OwnKind,
-} from './cultureKinds';
+import { cultureDays, cultureSlowness, kindOf, placeTempC, type OwnKind } from './cultureKinds';
+import type { CultureFood, CultureSign } from './keys';
 
 /** What was seen of a culture: how dense, 0 nothing to 4 full, and its signs. */
 export interface CultureLook {

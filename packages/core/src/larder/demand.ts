@@ -3,12 +3,12 @@ import { bodyG, expectedLengthMm, FOOD_NAMES, foodsOn, middle, type Food, type R
 import { totalHeads } from '../stock';
 import { addDays, daysBetween, startOfDay, type Day } from '../time';
 import { comingFeeds, feedAfterLaying, type ComingFeed } from './comingFeeds';
-import type { CultureFood } from './cultureKinds';
 import { doseAmount, type Calibration } from './doses';
 import type { LarderView } from './facts';
-import { asLead, FOOD_CLASS_KEYS, foodClassOf, type FoodClassKey } from './foodClasses';
+import { asLead, foodClassOf } from './foodClasses';
 import { knowledgeAt } from './knowledge';
 import { fryRation, NOTHING_KNOWN, type FoodKnowledge, type Ration } from './rations';
+import { FOOD_CLASS_KEYS, type CultureFood, type FoodClassKey } from './keys';
 
 /** What one brood, spawning or conditioning programme needs of a class of food, by day from today. */
 export interface DemandRow {

@@ -1,8 +1,5 @@
+import type { Dose } from './keys';
 import type { Food } from '../species';
-
-/** Measures that keepers feed by. */
-export const DOSES = ['drop', 'pinch', 'matchHead', 'spatula', 'smear', 'teaspoon', 'cube', 'ml'] as const;
-export type Dose = (typeof DOSES)[number];
 
 /** What a measure holds until the keeper has weighed or counted their own. Source: docs/sources.md#doses */
 export const USUAL_DOSE: Record<Dose, { amount: number; unit: 'g' | 'ml'; words: string; many: string; how: string }> = {

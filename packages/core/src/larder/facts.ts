@@ -1,10 +1,10 @@
 import type { BroodsView } from '../broods';
 import type { Day, Instant } from '../time';
-import type { CultureFood } from './cultureKinds';
 import { describeCulture, type Culture, type DescribedCulture } from './cultures';
 import type { Calibration, CountedHatch } from './doses';
 import type { MealLook } from './mealSize';
 import type { ShelfItem } from './shelf';
+import type { CultureFood } from './keys';
 
 /** A start that was taken over from a plan; it moves with the hatch it is for. */
 export interface PlannedStart {

@@ -1,9 +1,5 @@
 import type { Food } from '../species';
-import { CULTURE_FOODS, type CultureFood } from './cultureKinds';
-
-/** Live foods by size: within a class one stands in for another. */
-export const FOOD_CLASS_KEYS = ['smallest', 'worms', 'nauplii', 'largeWorms', 'grown'] as const;
-export type FoodClassKey = (typeof FOOD_CLASS_KEYS)[number];
+import { CULTURE_FOODS, FOOD_CLASS_KEYS, type CultureFood, type FoodClassKey } from './keys';
 
 /** A class of live food of one size. */
 export interface FoodClass {

@@ -1,16 +1,21 @@
-export { hatch, cystsFor } from './cysts';
 export {
   CULTURE_FOODS,
   CULTURE_SIGNS,
-  cultureDays,
-  CULTURES,
-  kindOf,
-  SIGN_WORDS,
+  DOSES,
+  FOOD_CLASS_KEYS,
+  MEAL_SIGHTS,
+  PESTS,
+  SHELF_KINDS,
   type CultureFood,
-  type CultureKind,
   type CultureSign,
-  type OwnKind,
-} from './cultureKinds';
+  type Dose,
+  type FoodClassKey,
+  type MealSight,
+  type Pest,
+  type ShelfKind,
+} from './keys';
+export { hatch, cystsFor } from './cysts';
+export { cultureDays, CULTURES, kindOf, SIGN_WORDS, type CultureKind, type OwnKind } from './cultureKinds';
 export {
   describeCulture,
   type Culture,
@@ -28,17 +33,15 @@ export { planBackUps, type BackUpStep } from './backUps';
 export {
   CYST_FIGURES,
   doseAmount,
-  DOSES,
   hatchShareOf,
   naupliiInDrops,
   USUAL_DOSE,
   type Calibration,
   type CountedHatch,
-  type Dose,
   type HatchShare,
 } from './doses';
-export { MEAL_SIGHTS, MEAL_WORDS, mealSize, type MealLook, type MealSight, type MealSize } from './mealSize';
-export { FOOD_CLASS_KEYS, FOOD_CLASSES, foodClassOf, foodsOfClass, type FoodClassKey } from './foodClasses';
+export { MEAL_WORDS, mealSize, type MealLook, type MealSize } from './mealSize';
+export { FOOD_CLASSES, foodClassOf, foodsOfClass } from './foodClasses';
 export { planFirstFood, startsFor, type FirstFoodPlan, type FoodNeed } from './planFirstFood';
 export { adultRation, fryRation, proteinShare, type Eaters, type FoodKnowledge, type Ration } from './rations';
 export { adultMeal, youngMeals, type AdultMeal, type YoungMeal } from './meals';
@@ -58,8 +61,8 @@ export { madeVessel, planTide, tideDays, type TideDay, type TidePlan, type TideW
 export { pourList, takeableMl, type Pour, type PouredVessel, type PourList, type UnfedTank } from './pourList';
 export { foodLadder, type FoodLadder, type FoodRung } from './foodLadder';
 export { hatchShareNow, knowledgeAt, tinInUse } from './knowledge';
-export { SHELF_KINDS, SHELF_WORDS, shelfState, type ShelfItem, type ShelfKind, type ShelfState } from './shelf';
-export { PEST_KINDS, PESTS, treatmentWarnings, type Pest, type PestKind, type Treatment } from './pests';
+export { SHELF_WORDS, shelfState, type ShelfItem, type ShelfState } from './shelf';
+export { PEST_KINDS, treatmentWarnings, type PestKind, type Treatment } from './pests';
 export { EMPTY_LARDER, readLarder, type LarderFacts, type LarderView, type PestSighting, type PlannedStart } from './facts';
 export { LARDER_CHORES } from './choreKinds';
 export { HATCH_SALT_G_PER_L } from './larderChores';

@@ -1,9 +1,7 @@
+import type { MealSight } from './keys';
 import { FEEDING_WORDS, type FeedingSchool } from '../spawning';
 import type { Instant } from '../time';
 
-/** What was seen after a meal. */
-export const MEAL_SIGHTS = ['gone', 'right', 'left', 'fouled'] as const;
-export type MealSight = (typeof MEAL_SIGHTS)[number];
 export const MEAL_WORDS: Record<MealSight, string> = {
   gone: 'gone at once',
   right: 'just right',

@@ -1,6 +1,4 @@
-/** What harms by coming along. */
-export const PESTS = ['hydra', 'flatworm', 'mite', 'seedShrimp', 'leech', 'snail', 'insectLarva', 'fungusGnat'] as const;
-export type Pest = (typeof PESTS)[number];
+import type { Pest } from './keys';
 
 /** Whom a treatment can harm. */
 export type Harmed = 'snails' | 'shrimp' | 'worms' | 'fish' | 'plants' | 'culture';

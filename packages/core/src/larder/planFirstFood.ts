@@ -1,8 +1,9 @@
 import { addDays, formatDay, formatDayRange, type Day } from '../time';
 import { formatNumber, formatRange } from '../units';
-import { cultureDays, CULTURES, type CultureFood, type CultureKind } from './cultureKinds';
+import { cultureDays, CULTURES, type CultureKind } from './cultureKinds';
 import type { DescribedCulture } from './cultures';
 import { FOOD_NAMES, substitutesFor, type Food } from '../species';
+import type { CultureFood } from './keys';
 
 /** A brood or attempt that will need its first food. */
 export interface FoodNeed {

@@ -1,10 +1,10 @@
 import { FOOD_NAMES } from '../species';
 import { addDays, formatDay, inARow, type Day } from '../time';
 import { planStarts } from './planStarts';
-import type { CultureFood } from './cultureKinds';
 import { FOOD_CLASSES } from './foodClasses';
 import type { NewVessel, TideClass, TideVessel } from './tide';
 import { firstDay } from './demand';
+import type { CultureFood } from './keys';
 
 /** Supply and demand on each day, ml of the leading food; `safe` is what is given by vessels that are surely ripe. */
 export interface TideDay {

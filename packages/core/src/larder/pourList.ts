@@ -1,7 +1,7 @@
 import { substitutesFor } from '../species';
 import { startOfDay, type Day, type Instant } from '../time';
 import { isTaken, youngMeals } from './meals';
-import { kindOf, type CultureFood } from './cultureKinds';
+import { kindOf } from './cultureKinds';
 import type { DescribedCulture } from './cultures';
 import { mealMl } from './demand';
 import type { LarderView } from './facts';
@@ -13,6 +13,7 @@ import { hatchShareNow } from './knowledge';
 import { usualYield } from './tide';
 import { totalHeads } from '../stock';
 import { LARDER_CHORES } from './choreKinds';
+import type { CultureFood } from './keys';
 
 /** What goes from one vessel into one tank on a day. */
 export interface Pour {

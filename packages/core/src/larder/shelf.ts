@@ -1,9 +1,7 @@
+import type { ShelfKind } from './keys';
 import type { Food } from '../species';
 import { addDays, daysBetween, type Day, type Instant } from '../time';
 
-/** What stands on the shelf. */
-export const SHELF_KINDS = ['dry', 'frozen', 'cysts', 'salt', 'dye', 'medicine', 'other'] as const;
-export type ShelfKind = (typeof SHELF_KINDS)[number];
 export const SHELF_WORDS: Record<ShelfKind, { words: string; unit: 'g' | 'ml'; openDays: number | null }> = {
   dry: { words: 'dry food', unit: 'g', openDays: 120 },
   frozen: { words: 'frozen food', unit: 'g', openDays: 180 },

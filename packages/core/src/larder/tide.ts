@@ -1,14 +1,15 @@
 import { addDays, daysBetween, houseDay, type Day } from '../time';
-import { cultureDays, CULTURES, kindOf, type CultureFood, type CultureKind } from './cultureKinds';
+import { cultureDays, CULTURES, kindOf, type CultureKind } from './cultureKinds';
 import type { DescribedCulture } from './cultures';
 import { deriveDemand, firstDay, type DemandRow, type WhatIfSpawning } from './demand';
 import type { LarderView, PlannedStart } from './facts';
-import { asLead, FOOD_CLASS_KEYS, FOOD_CLASSES, foodClassOf, type FoodClassKey } from './foodClasses';
+import { asLead, FOOD_CLASSES, foodClassOf } from './foodClasses';
 import { learnCulture } from './learnCulture';
 import { hatchShareNow, tinInUse } from './knowledge';
 import { CYST_FIGURES } from './doses';
 import { NAUPLII_PER_ML } from './rations';
 import { shelfState } from './shelf';
+import { FOOD_CLASS_KEYS, type CultureFood, type FoodClassKey } from './keys';
 
 /** A vessel on the tide's axis; days from today, negative for the past. */
 export interface TideVessel {
