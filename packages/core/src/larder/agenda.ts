@@ -184,12 +184,15 @@ function larderAlarms(view: LarderView, plans: readonly LarderPlan[]): Alarm[] {
   }
   for (const described of view.cultures) {
     const { culture, state } = described;
+    const successor = view.cultures.find(
+      (other) => other.culture.food === culture.food && other.state.phase === 'ripe' && other.state.lastDay > state.lastDay,
+    );
     if (state.phase === 'overdue')
       alarms.push({
         key: `culture:${culture.id}`,
         severity: 'soon',
         title: `${culture.name} is past its time.`,
-        text: `${sentence(FOOD_NAMES[culture.food])} started ${formatDay(houseDay(culture.startedAt, view.timeZone), view.today)}; good until ${formatDay(state.lastDay, view.today)}. ${kindOf(culture).batch ? 'Discard what is left.' : 'Start a new one from it, then empty it.'}`,
+        text: `${sentence(FOOD_NAMES[culture.food])} started ${formatDay(houseDay(culture.startedAt, view.timeZone), view.today)}; good until ${formatDay(state.lastDay, view.today)}. ${kindOf(culture).batch ? 'Discard what is left.' : successor ? `${successor.culture.name} is ripe and carries on: empty it.` : 'Start a new one from it, then empty it.'}`,
         subject: { kind: 'larder', id: culture.id },
       });
     const [risk] = cultureRisks(described, view.cultures, learnedOf(view)(described), view.today, view.timeZone);

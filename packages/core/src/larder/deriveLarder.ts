@@ -40,7 +40,15 @@ export function deriveLarder(view: LarderView): LarderPlan[] {
     const start = feed.read && from < today ? today : from;
     const end = to < start ? start : to;
     return [
-      { ...planFirstFood({ label, food, from, to }, cultures, today), key, from: start, to: end, broodId, attemptId, tankId },
+      {
+        ...planFirstFood({ label, food, from: start, to: end }, cultures, today),
+        key,
+        from: start,
+        to: end,
+        broodId,
+        attemptId,
+        tankId,
+      },
     ];
   });
   return plans

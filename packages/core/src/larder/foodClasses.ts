@@ -16,8 +16,14 @@ export const FOOD_CLASSES: Record<FoodClassKey, FoodClass> = {
   smallest: {
     words: 'Smallest',
     lead: 'infusoria',
-    mlForOne: { infusoria: 1, paramecium: 0.75, rotifer: 1, greenWater: 2.5 },
+    mlForOne: { infusoria: 1, paramecium: 0.75, rotifer: 1 },
     bridge: 'fine powder, a spatula tip for 200 young, four times a day, and half the water changed in cups',
+  },
+  green: {
+    words: 'Green water',
+    lead: 'greenWater',
+    mlForOne: { greenWater: 1 },
+    bridge: 'powder of algae, a trace stirred into water',
   },
   worms: {
     words: 'Small worms',

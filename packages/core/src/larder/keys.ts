@@ -46,7 +46,7 @@ export const MEAL_SIGHTS = ['gone', 'right', 'left', 'fouled'] as const;
 export type MealSight = (typeof MEAL_SIGHTS)[number];
 
 /** Live foods by size: within a class one stands in for another. */
-export const FOOD_CLASS_KEYS = ['smallest', 'worms', 'nauplii', 'largeWorms', 'grown'] as const;
+export const FOOD_CLASS_KEYS = ['smallest', 'green', 'worms', 'nauplii', 'largeWorms', 'grown'] as const;
 export type FoodClassKey = (typeof FOOD_CLASS_KEYS)[number];
 
 /** What stands on the shelf. */

@@ -3,7 +3,7 @@ import type { Figures, Food } from './profile';
 
 /** Foods of one size stand in for one another; others stand alone. */
 export const SIZE_CLASSES: readonly (readonly Food[])[] = [
-  ['infusoria', 'paramecium', 'rotifer', 'greenWater'],
+  ['infusoria', 'paramecium', 'rotifer'],
   ['vinegarEel', 'microworm'],
   ['brineShrimp', 'moina'],
   ['grindal', 'whiteWorm'],

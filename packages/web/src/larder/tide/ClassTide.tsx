@@ -3,19 +3,11 @@ import { madeVessel, tideDays, type CultureFood, type TideWishes } from '@freshe
 import { formatNumber } from '@freshet/core/units';
 import { useHouse, type Reply } from '../../data';
 import { DayCard } from './DayCard';
-import { PlanPanel } from './PlanPanel';
+import { PlanPanel, type HeldStart } from './PlanPanel';
 import { TidePicture, type DrawnVessel } from './TidePicture';
 import { usePlan } from './usePlan';
 
 type Class = Reply<'larderTide'>['classes'][number];
-
-/** A start the keeper holds on to: moved by hand, or taken over before. */
-export interface HeldStart {
-  id: string;
-  food: CultureFood;
-  day: number;
-  isTaken: boolean;
-}
 
 /** One class of food: its picture, its plan. */
 export function ClassTide({

@@ -5,9 +5,16 @@ import { addDays, formatDay } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
 import { useHouse, useLog, type Reply } from '../../data';
 import { Button, Checkbox, SelectField, Why } from '../../ui';
-import type { HeldStart } from './ClassTide';
 
 type Class = Reply<'larderTide'>['classes'][number];
+/** A start the keeper holds on to: moved by hand, or taken over before. */
+export interface HeldStart {
+  id: string;
+  food: CultureFood;
+  day: number;
+  isTaken: boolean;
+}
+
 interface Wished {
   food: CultureFood | null;
   secondSource: boolean;
