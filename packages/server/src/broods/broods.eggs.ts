@@ -10,6 +10,7 @@ import type { Applied, LogService, Scope } from '../log';
 import { DomainError, type Who } from '../platform';
 import { detailsOf, type LotRow, type StockService } from '../stock';
 import type { BroodRow, BroodsRepository } from './broods.repository';
+import { refuseWhenSeenSince } from './broods.undoing';
 
 type Body<Name extends 'keepEggs' | 'pickEggs' | 'bagPeat' | 'wetPeat'> = BodyOf<(typeof broodsEndpoints)[Name]>;
 
@@ -32,6 +33,7 @@ export function createEggs({
     eggKeeping: stock.ledgerUndoing({ tables: [keepings], after: stock.placeBack }),
     eggPick: stock.ledgerUndoing({
       tables: [picks, broods],
+      before: refuseWhenSeenSince(repository),
       // What stands of the pickings says over which days the batch was laid.
       async after(scope, entry) {
         const broodId = entry.subjectId;
@@ -49,7 +51,11 @@ export function createEggs({
       },
     }),
     peatBag: { tables: [peatBags] },
-    wetting: stock.ledgerUndoing({ tables: [broods, observations, peatBags], after: stock.placeBack }),
+    wetting: stock.ledgerUndoing({
+      tables: [broods, observations, peatBags],
+      before: refuseWhenSeenSince(repository, true),
+      after: stock.placeBack,
+    }),
   });
 
   const waiting = (facts: BroodRecord, pointer: string) => {

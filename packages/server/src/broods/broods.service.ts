@@ -17,6 +17,7 @@ import { createFound } from './broods.found';
 import { sumHeads as sum, toFacts } from './broods.mapper';
 import { createJoin } from './broods.join';
 import { createLearner } from './broods.learned';
+import { refuseWhenSeenSince } from './broods.undoing';
 import { createBroodMoves } from './broods.moves';
 import { checkOrder } from './broods.order';
 import { createPossible } from './broods.possible';
@@ -62,11 +63,7 @@ export function createBroods(deps: {
     clutch: stock.ledgerUndoing({
       // What was found with no attempt open brought its attempt along, and when it swam.
       tables: [broods, observations, spawning.repository.attempts, spawning.repository.parents],
-      async before(scope, entry) {
-        for (const brood of await broods.find(scope, { entryId: entry.id }))
-          if ((await observations.find(scope, { broodId: brood.id })).some((seen) => seen.entryId !== entry.id))
-            throw new DomainError('log/later-entries', { detail: 'This brood was observed since; take that back first.' });
-      },
+      before: refuseWhenSeenSince(repository),
     }),
     observation: stock.ledgerUndoing({ tables: [observations] }),
   });

@@ -110,8 +110,25 @@ describe('a daily layer', () => {
     const hatches = now.batch?.picks.map(({ hatch }) => hatch?.from ?? '') ?? [];
     expect(hatches).toEqual([...hatches].sort());
     const next = { broodId: newId(), lotId: newId() };
-    await sitter.write('pickEggs', pick(broodId, 4, '2026-03-13T07:30:00Z', next));
+    const begun = pick(broodId, 4, '2026-03-13T07:30:00Z', next);
+    await sitter.write('pickEggs', begun);
     expect(await page(next.broodId)).toMatchObject({ alive: 4, attemptId, name: 'First try b' });
+    // What began the next batch stays while that one was looked at since.
+    test.setNow('2026-03-23T08:00:00.000Z');
+    const hatched = {
+      id: newId(),
+      broodId: next.broodId,
+      kind: 'hatched',
+      at: { from: '2026-03-23T07:00:00Z', to: '2026-03-23T07:00:00Z' },
+      counted: 3,
+    } as const;
+    await sitter.write('observe', hatched);
+    expect(await keeper.call('undo', { id: newId(), entryId: begun.id })).toMatchObject({
+      ok: false,
+      body: { code: 'log/later-entries' },
+    });
+    await keeper.write('undo', { id: newId(), entryId: hatched.id });
+    test.setNow('2026-03-13T08:00:00.000Z');
     // The one in the middle taken back: the others stay, and so does the last day.
     await keeper.write('undo', { id: newId(), entryId: second.id });
     expect(await page(broodId)).toMatchObject({ alive: 13, laid: { to: '2026-03-13T07:00:00.000Z' } });
@@ -185,6 +202,20 @@ describe('eggs in peat', () => {
       stage: 'eggs',
       peat: { label: 'N3 again', place: 'linen shelf', wetOn: '2026-09-07' },
     });
+    test.setNow('2026-08-12T08:00:00.000Z');
+    const swam = {
+      id: newId(),
+      broodId,
+      kind: 'freeSwimming',
+      at: { from: '2026-08-12T07:00:00Z', to: '2026-08-12T07:00:00Z' },
+      counted: null,
+    } as const;
+    await sitter.write('observe', swam);
+    expect(await keeper.call('undo', { id: newId(), entryId: wetting.id })).toMatchObject({
+      ok: false,
+      body: { code: 'log/later-entries' },
+    });
+    await keeper.write('undo', { id: newId(), entryId: swam.id });
     await keeper.write('undo', { id: newId(), entryId: wetting.id });
     expect(await page(broodId)).toMatchObject({ alive: 60, stage: 'eggs' });
     expect(await keeper.get('balance')).toMatchObject({ balanced: true });
