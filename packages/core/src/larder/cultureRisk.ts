@@ -38,11 +38,16 @@ export function cultureRisks(
       const { warns, words, remedy } = SIGN_WORDS[sign];
       if (warns) risks.push({ level: warns, words: `It ${sign === 'mites' ? 'has mites' : says(words)}.`, remedy });
     }
+  const successor = others.find(
+    (other) => other.culture.food === culture.food && other.state.phase === 'ripe' && other.state.lastDay > state.lastDay,
+  );
   if (state.phase === 'overdue' && !kind.batch)
     risks.push({
       level: 'high',
       words: `Past its time since ${formatDay(state.lastDay, today)}.`,
-      remedy: 'Start a new one from it, then empty it.',
+      remedy: successor
+        ? `${successor.culture.name} is ripe and carries on: empty it.`
+        : 'Start a new one from it, then empty it.',
     });
   if (state.tempC > kind.hotC)
     risks.push({

@@ -10,6 +10,8 @@ export interface FoodClass {
   mlForOne: Partial<Record<CultureFood, number>>;
   /** What bridges a gap. */
   bridge: string;
+  /** The same in two words. */
+  bridgeWords: string;
 }
 
 export const FOOD_CLASSES: Record<FoodClassKey, FoodClass> = {
@@ -18,36 +20,42 @@ export const FOOD_CLASSES: Record<FoodClassKey, FoodClass> = {
     lead: 'infusoria',
     mlForOne: { infusoria: 1, paramecium: 0.75, rotifer: 1 },
     bridge: 'fine powder, a spatula tip for 200 young, four times a day, and half the water changed in cups',
+    bridgeWords: 'fine powder',
   },
   green: {
     words: 'Green water',
     lead: 'greenWater',
     mlForOne: { greenWater: 1 },
     bridge: 'powder of algae, a trace stirred into water',
+    bridgeWords: 'algae powder',
   },
   worms: {
     words: 'Small worms',
     lead: 'microworm',
     mlForOne: { microworm: 1, vinegarEel: 15 },
     bridge: 'fine powder, a little and often',
+    bridgeWords: 'fine powder',
   },
   nauplii: {
     words: 'Brine shrimp',
     lead: 'brineShrimp',
     mlForOne: { brineShrimp: 1, moina: 20 },
     bridge: 'frozen brine shrimp nauplii, thawed and rinsed, or microworms',
+    bridgeWords: 'frozen nauplii',
   },
   largeWorms: {
     words: 'Large worms',
     lead: 'grindal',
     mlForOne: { grindal: 1, whiteWorm: 1 },
     bridge: 'frozen food, thawed and rinsed',
+    bridgeWords: 'frozen food',
   },
   grown: {
     words: 'Water fleas',
     lead: 'daphnia',
     mlForOne: { daphnia: 1, pondCatch: 0.05, scud: 0.05 },
     bridge: 'frozen daphnia, thawed and rinsed',
+    bridgeWords: 'frozen daphnia',
   },
 };
 

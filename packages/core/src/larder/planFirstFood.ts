@@ -3,6 +3,7 @@ import { formatNumber, formatRange } from '../units';
 import { cultureDays, CULTURES, type CultureKind } from './cultureKinds';
 import type { DescribedCulture } from './cultures';
 import { FOOD_NAMES, substitutesFor, type Food } from '../species';
+import { FOOD_CLASSES, foodClassOf } from './foodClasses';
 import type { CultureFood } from './keys';
 
 /** A brood or attempt that will need its first food. */
@@ -112,12 +113,13 @@ export function planFirstFood(need: FoodNeed, cultures: readonly DescribedCultur
       text: `First feed ${when}. Start ${kind.batch ? 'a hatch' : 'a culture'} by ${formatDay(startBy, today)}${kind.batch ? '' : `, a second by ${formatDay(backUpBy, today)}`}.`,
       why,
     };
+  const bridge = FOOD_CLASSES[foodClassOf(food) ?? 'smallest'].bridgeWords;
   const ripening = states
     .filter(({ state }) => state.phase !== 'overdue' && state.lastDay >= need.from)
     .sort((a, b) => (a.state.ripeBy < b.state.ripeBy ? -1 : 1))[0];
   const text = ripening
-    ? `Young may swim ${when}; ${ripening.culture.name} is the nearest and ripe ${formatDayRange(ripening.state.ripeFrom, ripening.state.ripeBy, today)}. Start a second today and keep fine powder ready as a bridge.`
-    : `Young may swim ${when} and no ${name} will surely be alive. Start today, and bridge with fine powder or a friend's culture.`;
+    ? `Young may swim ${when}; ${ripening.culture.name} is the nearest and ripe ${formatDayRange(ripening.state.ripeFrom, ripening.state.ripeBy, today)}. Start a second today and keep ${bridge} ready as a bridge.`
+    : `Young may swim ${when} and no ${name} will surely be alive. Start today, and bridge with ${bridge} or a friend's culture.`;
   return {
     ...plan,
     status: 'late',

@@ -139,14 +139,16 @@ export function fryRation(
   const meals = mealsOf(lengthMm);
   const factor = known.size?.factor ?? 1;
   const sized = known.size?.why ?? [];
-  if ((food === 'biofilm' || grazes(figures)) && growsAlgae)
+  // Larvae that live on a culture do not graze yet.
+  const isGrazing = food === 'biofilm' || (grazes(figures) && foodClassOf(food) === null);
+  if (isGrazing && growsAlgae)
     return grazing(
       'wafers',
       'piece',
       SOLID_DAYS,
       'Algae grow in this tank and feed them: no powder, only a solid food once a week.',
     );
-  if (food === 'biofilm' || grazes(figures))
+  if (isGrazing)
     return grazing(
       'finePowder',
       'trace',

@@ -152,32 +152,36 @@ export function PlanPanel({
                 ))}
               </SelectField>
             )}
-            <SelectField
-              label="Over the need"
-              value={String(wished.margin)}
-              onChange={(event) => setWished({ margin: Number(event.target.value) })}
-            >
-              {MARGINS.map((margin) => (
-                <option key={margin} value={margin}>
-                  {margin === 0 ? 'nothing' : `${margin * 100} %`}
-                </option>
-              ))}
-            </SelectField>
-            <SelectField
-              label="Vessels at once"
-              value={wished.mostVessels === null ? '' : String(wished.mostVessels)}
-              onChange={(event) => setWished({ mostVessels: event.target.value ? Number(event.target.value) : null })}
-            >
-              <option value="">any number</option>
-              {LIMITS.map((most) => (
-                <option key={most} value={most}>
-                  {most === 1 ? 'one only' : `at most ${most}`}
-                </option>
-              ))}
-            </SelectField>
-            <Checkbox checked={wished.secondSource} onChange={(event) => setWished({ secondSource: event.target.checked })}>
-              Two vessels on each day
-            </Checkbox>
+            {wished.food !== null && (
+              <>
+                <SelectField
+                  label="Over the need"
+                  value={String(wished.margin)}
+                  onChange={(event) => setWished({ margin: Number(event.target.value) })}
+                >
+                  {MARGINS.map((margin) => (
+                    <option key={margin} value={margin}>
+                      {margin === 0 ? 'nothing' : `${margin * 100} %`}
+                    </option>
+                  ))}
+                </SelectField>
+                <SelectField
+                  label="Vessels at once"
+                  value={wished.mostVessels === null ? '' : String(wished.mostVessels)}
+                  onChange={(event) => setWished({ mostVessels: event.target.value ? Number(event.target.value) : null })}
+                >
+                  <option value="">any number</option>
+                  {LIMITS.map((most) => (
+                    <option key={most} value={most}>
+                      {most === 1 ? 'one only' : `at most ${most}`}
+                    </option>
+                  ))}
+                </SelectField>
+                <Checkbox checked={wished.secondSource} onChange={(event) => setWished({ secondSource: event.target.checked })}>
+                  Two vessels on each day
+                </Checkbox>
+              </>
+            )}
           </div>
         )}
         {running.length > 0 && (
