@@ -1,3 +1,4 @@
+import { CULTURE_FOODS, CULTURES } from '@freshet/core/larder';
 import { furnish, stockUp } from '../testing/furnish';
 import { newId, openTestHouse, type Client, type TestHouse } from '../testing/testHouse';
 
@@ -157,6 +158,26 @@ describe('a family of cultures', () => {
       ripeBy: '2026-03-19',
     });
     expect(await keeper.get('cultureKinds')).toEqual([{ id: kindId, name: 'Oat worms', standsFor: 'microworm' }]);
+  });
+});
+
+describe('every kind of culture', () => {
+  it('is started, looked at, harvested, split, given fresh medium and lost, each told and taken back as a whole', async () => {
+    for (const food of CULTURE_FOODS.filter((one) => !CULTURES[one].batch)) {
+      const id = await start(food);
+      const kind = CULTURES[food];
+      expect([food, await event(id, { kind: 'looked', density: 4, signs: [kind.signs[0]] })]).toMatchObject([food, { ok: true }]);
+      const may = (await culture(id))?.learned?.mayTakeMl ?? 0;
+      expect([food, may > 0]).toEqual([food, true]);
+      expect([food, await event(id, { kind: 'harvested', ml: may })]).toMatchObject([food, { ok: true }]);
+      const child = await start(food, NOW, { fromId: id });
+      for (const next of ['fed', 'renewed'] as const) expect([food, (await event(id, { kind: next })).ok]).toEqual([food, true]);
+      expect([food, (await event(id, { kind: 'ended', ended: 'crashed' })).ok]).toEqual([food, true]);
+      const family = await keeper.get('cultureFamily', { params: { cultureId: child } });
+      expect([food, family.map(({ ended }) => ended)]).toEqual([food, ['crashed', null]]);
+      await undoLast(id);
+      expect([food, (await culture(id))?.harvests.length, (await culture(id))?.density]).toEqual([food, 1, 4]);
+    }
   });
 });
 
