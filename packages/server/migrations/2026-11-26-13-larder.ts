@@ -15,6 +15,7 @@ export const livingLarder: Migration = {
       'hatch LONGTEXT NULL',
       'KEY cultures_from (house_id, from_id)',
     ]),
+    addSql('house_hours', ['fast_on INT NULL']),
     addSql('culture_events', ['details LONGTEXT NULL']),
     houseTableSql(
       'culture_kinds',
@@ -108,6 +109,7 @@ export const livingLarder: Migration = {
       'culture_plans',
       'culture_kinds',
     ),
+    dropFromSql('house_hours', ['fast_on']),
     dropFromSql('culture_events', ['details']),
     dropFromSql('cultures', ['KEY cultures_from', 'kind_id', 'vessel_l', 'place', 'temp_c', 'from_id', 'hatch']),
   ],

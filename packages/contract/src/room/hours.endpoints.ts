@@ -8,6 +8,8 @@ const Time = v.pipe(v.string(), v.regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'A time suc
 const degrees = (limit: number, words: string) =>
   v.nullable(v.pipe(v.number('Give degrees, such as 52.2.'), v.minValue(-limit, words), v.maxValue(limit, words)));
 
+const Weekday = v.pipe(v.number(), v.integer(), v.minValue(1, 'Monday is 1.'), v.maxValue(7, 'Sunday is 7.'));
+
 const hours = {
   walks: v.pipe(
     v.array(Time),
@@ -17,6 +19,7 @@ const hours = {
   ),
   lampOn: v.nullable(Time),
   lampOff: v.nullable(Time),
+  fastOn: v.nullable(Weekday),
   latitude: degrees(90, 'Latitude is -90 to 90 degrees, north positive.'),
   longitude: degrees(180, 'Longitude is -180 to 180 degrees, east positive.'),
 };
@@ -25,7 +28,7 @@ const hours = {
 export const Hours = v.object({ ...hours, version: v.nullable(v.string()) }) satisfies v.GenericSchema<unknown, HouseHours>;
 
 export const NewHours = v.pipe(
-  v.object({ id: Id, ...hours, version: Version }),
+  v.object({ id: Id, ...hours, fastOn: v.optional(hours.fastOn), version: Version }),
   v.forward(
     v.partialCheck(
       [['lampOn'], ['lampOff']],

@@ -45,6 +45,9 @@ export interface Fast {
   words: string;
 }
 
+/** 1 Monday to 7 Sunday. */
+const isoWeekday = (day: Day): number => new Date(`${day}T00:00:00Z`).getUTCDay() || 7;
+
 /** The food of all grown animals of a tank together: each kind weighed as itself; those on a programme of their own eat by it. */
 export interface AdultMeal {
   ration: Ration | null;
@@ -81,6 +84,11 @@ export function adultMeal(view: LarderView, tankId: string, day: Day): AdultMeal
   });
   const attempt = (view.attemptsByTank.get(tankId) ?? []).find((one) => own.some(({ lot }) => one.parentLotIds.includes(lot.id)));
   const conditioning = attempt?.conditioningFrom != null && attempt.conditioningFrom <= day && !attempt.hasBrood;
+  if (view.room.hours.fastOn === isoWeekday(day) && !conditioning && !eaters.some(({ isYoung }) => isYoung)) {
+    const [first] = own;
+    const words = 'Fasting day: nothing for the grown animals. They look for what is left.';
+    return { ration: null, conditioning, names: [], fasts: first ? [...fasts, { species: first.species, words }] : fasts };
+  }
   const tempC = view.tanks.get(tankId)?.outdoor ? (view.room.temperatures[tankId]?.tempC ?? null) : null;
   return {
     ration: adultRation(eaters, conditioning, tempC, knowledgeAt(view, tankId)),

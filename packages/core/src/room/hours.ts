@@ -5,6 +5,8 @@ export interface HouseHours {
   /** Lamp timer, HH:MM; null where daylight rules or nothing was said. */
   lampOn: string | null;
   lampOff: string | null;
+  /** Day of the week on which grown animals fast, 1 Monday to 7 Sunday; null when they are fed every day. */
+  fastOn: number | null;
   /** Degrees, north and east positive; null where nothing was said. */
   latitude: number | null;
   longitude: number | null;
@@ -15,6 +17,7 @@ export const USUAL_HOURS: HouseHours = {
   walks: ['07:30', '13:00', '19:00'],
   lampOn: null,
   lampOff: null,
+  fastOn: null,
   latitude: null,
   longitude: null,
 };

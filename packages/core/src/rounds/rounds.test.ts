@@ -575,6 +575,30 @@ describe('the larder plan', () => {
   });
 });
 
+describe('the fasting day', () => {
+  it('leaves out the grown animals, not their young nor those in conditioning, and says so', () => {
+    const told = house({
+      lots: [
+        lot('grown', 'T1', 'lemon-tetra', { males: 3, females: 3, unsexed: 0 }),
+        lot('young', 'T2', 'lemon-tetra', { bornOn: '2026-02-20', lengthMm: 9 }),
+      ],
+    });
+    // 10 March 2026 is a Tuesday.
+    const facts = factsOf(told);
+    const fasting = (fastOn: number | null) => {
+      const of = readHouse({ ...facts, room: { ...facts.room, hours: { ...facts.room.hours, fastOn } } }, NOW);
+      return deriveRound(of, TODAY).stops.flatMap(({ code, chores: list, notes }) => [
+        ...list.filter(({ kind }) => kind === 'feedAdults').map(() => `${code} fed`),
+        ...notes.filter((words) => words.startsWith('Fasting day')).map(() => `${code} fasts`),
+      ]);
+    };
+    expect(fasting(null)).toContain('T1 fed');
+    expect(fasting(3)).toContain('T1 fed');
+    expect(fasting(2)).not.toContain('T1 fed');
+    expect(fasting(2)).toContain('T2 fed');
+  });
+});
+
 describe('the larder of a house', () => {
   const jar = (id: string, food: Culture['food'], startedAt: string, more: Partial<Culture> = {}): Culture => ({
     id,

@@ -1,10 +1,11 @@
 import { QueryTypes } from 'sequelize';
-import { declareTable, houseTable, instant, json, nullable, real, text, type Database, type Reading } from '../platform';
+import { declareTable, houseTable, instant, json, nullable, real, text, whole, type Database, type Reading } from '../platform';
 
 const HOURS = declareTable('house_hours', {
   walks: json<string[]>(),
   lampOn: nullable(text()),
   lampOff: nullable(text()),
+  fastOn: nullable(whole()),
   latitude: nullable(real()),
   longitude: nullable(real()),
   at: instant(),

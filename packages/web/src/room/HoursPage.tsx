@@ -1,7 +1,8 @@
 import { MOST_WALKS, walkWords } from '@freshet/core/room';
 import { useEntryForm, useGet, type Reply } from '../data';
-import { EntryFormFoot, Loaded, PageHead, readNumber, TextField } from '../ui';
+import { EntryFormFoot, Loaded, PageHead, readNumber, SelectField, TextField } from '../ui';
 
+const DAYS = ['Mondays', 'Tuesdays', 'Wednesdays', 'Thursdays', 'Fridays', 'Saturdays', 'Sundays'];
 const WALKS = Array.from({ length: MOST_WALKS }, (_, i) => i);
 /** "7:30", "7.30" and "730" as 07:30. */
 function asTime(text: string): string {
@@ -12,20 +13,22 @@ function asTime(text: string): string {
 function HoursForm({ hours }: { hours: Reply<'hours'> }) {
   const entry = useEntryForm<
     'setHours',
-    { walks: string[]; lampOn: string; lampOff: string; latitude: string; longitude: string }
+    { walks: string[]; lampOn: string; lampOff: string; fastOn: string; latitude: string; longitude: string }
   >({
     name: 'setHours',
     defaults: {
       walks: WALKS.map((i) => hours.walks[i] ?? ''),
       lampOn: hours.lampOn ?? '',
       lampOff: hours.lampOff ?? '',
+      fastOn: hours.fastOn === null ? '' : String(hours.fastOn),
       latitude: hours.latitude === null ? '' : String(hours.latitude),
       longitude: hours.longitude === null ? '' : String(hours.longitude),
     },
-    toBody: ({ walks, lampOn, lampOff, latitude, longitude }) => ({
+    toBody: ({ walks, lampOn, lampOff, fastOn, latitude, longitude }) => ({
       walks: walks.map(asTime).filter(Boolean),
       lampOn: asTime(lampOn) || null,
       lampOff: asTime(lampOff) || null,
+      fastOn: fastOn ? Number(fastOn) : null,
       latitude: readNumber('latitude', latitude),
       longitude: readNumber('longitude', longitude),
       version: hours.version,
@@ -53,6 +56,18 @@ function HoursForm({ hours }: { hours: Reply<'hours'> }) {
             />
           ))}
         </div>
+        <SelectField
+          label="Grown animals fast"
+          hint="A day without food clears the gut and spares the water; young and those in conditioning are fed all the same."
+          {...register('fastOn')}
+        >
+          <option value="">never</option>
+          {DAYS.map((words, i) => (
+            <option key={words} value={i + 1}>
+              {words}
+            </option>
+          ))}
+        </SelectField>
       </fieldset>
       <fieldset className="flex flex-col gap-3 border border-rule bg-sheet p-4">
         <legend className="px-1 font-semibold">Light</legend>
