@@ -213,14 +213,15 @@ test('sees the hatch move when a warmer reading is jotted', async () => {
 
 test('is told which culture to start by when, starts it and sees it ripen', async () => {
   await goTo(page, 'Larder');
-  await expect(page.getByText('for Sixray aspidoras in A1')).toBeVisible();
+  await expect(page.getByText('for Sixray aspidoras in A1', { exact: true })).toBeVisible();
   await page
     .getByRole('button', { name: /^Start (today|by)/ })
     .first()
     .click();
   await dialog().getByRole('button', { name: 'Start it' }).click();
   await expect(page.getByText('Microworms 1', { exact: true })).toBeVisible();
-  await page.getByRole('button', { name: 'Ripe' }).click();
+  await page.getByRole('navigation', { name: 'Larder' }).getByRole('link', { name: 'Cultures' }).click();
+  await page.getByRole('button', { name: 'Ripe', exact: true }).click();
   await expect(page.getByText(/seen ripe/)).toBeVisible();
 });
 

@@ -108,7 +108,7 @@ test('what is ticked while the server is away is kept, said, and sent once when 
   await expect(page.getByText(/to be sent/)).toHaveCount(0, { timeout: 15_000 });
   await expect(box).toBeChecked();
   const entries = await page.evaluate(
-    async () => (await (await fetch('/api/entries?limit=10')).json()) as { text: string; undone: boolean }[],
+    async () => (await (await fetch('/api/entries?limit=200')).json()) as { text: string; undone: boolean }[],
   );
   expect(entries.filter((entry) => entry.text.includes('25.1 °C') && !entry.undone)).toHaveLength(1);
   await box.click();

@@ -29,13 +29,15 @@ async function everything(keeper: Client, things: Things): Promise<Map<string, s
     series: { quantity: 'tempC', from: '2026-03-09T00:00:00Z', to: NOW },
     transfer: { lotId: things.lotId ?? '', toTankId: things.toTankId ?? '' },
   };
-  for (const [name, line] of Object.entries(API) as [ApiName, AnyEndpoint][]) {
-    if (line.method !== 'GET' || ['session', 'photo', 'probeKey', 'entries'].includes(name)) continue;
-    const path = line.path.replace(/:([A-Za-z]+)/g, (_all, key: string) => params[key] ?? '');
-    const query = queries[name] ? `?${new URLSearchParams(queries[name]).toString()}` : '';
-    const answer = await keeper.raw('GET', path + query);
-    shown.set(path, (await answer.text()).replace(/"revision":\d+/, ''));
-  }
+  const asked = (Object.entries(API) as [ApiName, AnyEndpoint][])
+    .filter(([name, line]) => line.method === 'GET' && !['session', 'photo', 'probeKey', 'entries'].includes(name))
+    .map(async ([name, line]) => {
+      const path = line.path.replace(/:([A-Za-z]+)/g, (_all, key: string) => params[key] ?? '');
+      const query = queries[name] ? `?${new URLSearchParams(queries[name]).toString()}` : '';
+      const answer = await keeper.raw('GET', path + query);
+      return [path, (await answer.text()).replace(/"revision":\d+/, '')] as const;
+    });
+  for (const [path, text] of await Promise.all(asked)) shown.set(path, text);
   return shown;
 }
 
