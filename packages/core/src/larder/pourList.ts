@@ -1,6 +1,6 @@
 import { substitutesFor } from '../species';
 import { startOfDay, type Day, type Instant } from '../time';
-import { isTaken, youngMeals } from './meals';
+import { youngMeals } from './meals';
 import { kindOf } from './cultureKinds';
 import type { DescribedCulture } from './cultures';
 import { mealMl } from './demand';
@@ -173,7 +173,3 @@ function ratioOf(source: CultureFood, food: CultureFood): number {
   const { mlForOne } = FOOD_CLASSES[key];
   return (mlForOne[source] ?? 1) / (mlForOne[food] ?? 1);
 }
-
-/** Whether any young of the house take a food on the view's day. */
-export const isAskedFor = (view: LarderView, food: CultureFood, day: Day): boolean =>
-  youngMeals(view, day).some(({ ration, beside }) => isTaken(ration.food, beside, (one) => substitutesFor(one).includes(food)));
