@@ -12,6 +12,8 @@ type Culture = Reply<'cultures'>[number];
 const DAY_MS = 86_400_000;
 const HEIGHT = 190;
 const LEFT = 70;
+/** The end of the picture is dated where that has room beside today. */
+const END_PX = 110;
 const WORDS = ['nothing', 'a few', 'some', 'many', 'full'];
 
 const grow = (full: number, rate: number, days: number) => {
@@ -82,9 +84,11 @@ function FullnessPicture({ culture }: { culture: Culture }) {
           <text x={x(now)} y={HEIGHT - 8} fontSize="12" fontWeight="700" textAnchor="middle" fill="var(--ink)">
             today
           </text>
-          <text x={width - 8} y={HEIGHT - 8} fontSize="12" textAnchor="end" fill="var(--quiet)">
-            {formatDay(houseDay(new Date(to).toISOString(), house.timeZone), house.today)}
-          </text>
+          {width - 8 - x(now) > END_PX && (
+            <text x={width - 8} y={HEIGHT - 8} fontSize="12" textAnchor="end" fill="var(--quiet)">
+              {formatDay(houseDay(new Date(to).toISOString(), house.timeZone), house.today)}
+            </text>
+          )}
         </svg>
       )}
     </div>
