@@ -25,7 +25,7 @@ export default defineConfig({
     emptyOutDir: true,
     manifest: true,
     chunkSizeWarningLimit: 700,
-    rolldownOptions: { treeshake: { manualPureFunctions: ['v', 'workedOut'] } },
+    rolldownOptions: { treeshake: { manualPureFunctions: ['v'] } },
   },
   server: { proxy: { '/api': 'http://127.0.0.1:4173' } },
 });

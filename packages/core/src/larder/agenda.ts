@@ -8,6 +8,7 @@ import { planBackUps } from './backUps';
 import { LARDER_CHORES } from './choreKinds';
 import { CULTURES, kindOf, type CultureKind } from './cultureKinds';
 import { cultureRisks } from './cultureRisk';
+import { successorOf } from './cultures';
 import { learnCulture } from './learnCulture';
 import { deriveLarder, type LarderPlan } from './deriveLarder';
 import type { LarderView } from './facts';
@@ -184,9 +185,7 @@ function larderAlarms(view: LarderView, plans: readonly LarderPlan[]): Alarm[] {
   }
   for (const described of view.cultures) {
     const { culture, state } = described;
-    const successor = view.cultures.find(
-      (other) => other.culture.food === culture.food && other.state.phase === 'ripe' && other.state.lastDay > state.lastDay,
-    );
+    const successor = successorOf(described, view.cultures);
     if (state.phase === 'overdue')
       alarms.push({
         key: `culture:${culture.id}`,

@@ -2,7 +2,7 @@ import { substitutesFor } from '../species';
 import { addDays, daysBetween, formatDay, houseDay, type Day } from '../time';
 import { formatNumber } from '../units';
 import { kindOf, SIGN_WORDS } from './cultureKinds';
-import type { DescribedCulture } from './cultures';
+import { successorOf, type DescribedCulture } from './cultures';
 import type { LearnedCulture } from './learnCulture';
 
 /** One thing that speaks for a crash, and what to do about it. */
@@ -38,9 +38,7 @@ export function cultureRisks(
       const { warns, words, remedy } = SIGN_WORDS[sign];
       if (warns) risks.push({ level: warns, words: `It ${sign === 'mites' ? 'has mites' : says(words)}.`, remedy });
     }
-  const successor = others.find(
-    (other) => other.culture.food === culture.food && other.state.phase === 'ripe' && other.state.lastDay > state.lastDay,
-  );
+  const successor = successorOf({ culture, state }, others);
   if (state.phase === 'overdue' && !kind.batch)
     risks.push({
       level: 'high',

@@ -88,6 +88,21 @@ export interface HatchWindow {
   goodUntil: Instant;
 }
 
+/** Last seen with nothing alive in it, or foul: nothing is taken from it. */
+export function isLost({ looks }: Culture): boolean {
+  const last = looks?.at(-1);
+  return last !== undefined && (last.density === 0 || last.signs.includes('foul') || last.signs.includes('dead'));
+}
+
+/** A ripe one of the same food that lasts longer. */
+export const successorOf = (
+  { culture, state }: DescribedCulture,
+  others: readonly DescribedCulture[],
+): DescribedCulture | undefined =>
+  others.find(
+    (other) => other.culture.food === culture.food && other.state.phase === 'ripe' && other.state.lastDay > state.lastDay,
+  );
+
 const plusHours = (at: Instant, hours: number): Instant => new Date(Date.parse(at) + hours * 3_600_000).toISOString();
 /** After hatching they live on their yolk for half a day; rinsed and cold for two. */
 const BEST_HOURS = 12;

@@ -27,7 +27,7 @@ export {
   type HatchSet,
   type HatchWindow,
 } from './cultures';
-export { bestHarvest, densityOf, fullnessOf, learnCulture, type Banded, type LearnedCulture } from './learnCulture';
+export { bestHarvest, densityOf, fullnessOf, grow, learnCulture, type Banded, type LearnedCulture } from './learnCulture';
 export { cultureRisks, type CultureRisk } from './cultureRisk';
 export { planBackUps, type BackUpStep } from './backUps';
 export {
@@ -60,7 +60,7 @@ export {
 export { madeVessel, planTide, tideDays, type TideDay, type TidePlan, type TideWishes } from './planTide';
 export { pourList, takeableMl, type Pour, type PouredVessel, type PourList, type UnfedTank } from './pourList';
 export { foodLadder, type FoodLadder, type FoodRung } from './foodLadder';
-export { hatchShareNow, knowledgeAt, tinInUse } from './knowledge';
+export { hatchShareNow, knowledgeAt, tinInUse, tinOf } from './knowledge';
 export { SHELF_WORDS, shelfState, type ShelfItem, type ShelfState } from './shelf';
 export { PEST_KINDS, treatmentWarnings, type PestKind, type Treatment } from './pests';
 export { EMPTY_LARDER, readLarder, type LarderFacts, type LarderView, type PestSighting, type PlannedStart } from './facts';

@@ -106,7 +106,8 @@ function stepsOf(culture: Culture, kind: CultureKind, vesselMl: number, today: D
   return [...steps, { days: Math.max(0, rest), taken: 0, density: null, counted: null }];
 }
 
-const grow = (full: number, rate: number, days: number): number => {
+/** Logistic growth of a vessel's fullness, 0..1, over days. @param rate - per day */
+export const grow = (full: number, rate: number, days: number): number => {
   if (days <= 0 || full <= 0) return full;
   const grown = Math.exp(rate * days);
   return (full * grown) / (1 + full * (grown - 1));

@@ -2,14 +2,13 @@ import { substitutesFor } from '../species';
 import { startOfDay, type Day, type Instant } from '../time';
 import { youngMeals } from './meals';
 import { kindOf } from './cultureKinds';
-import type { DescribedCulture } from './cultures';
+import { isLost, type DescribedCulture } from './cultures';
 import { mealMl } from './demand';
 import type { LarderView } from './facts';
 import { FOOD_CLASSES, foodClassOf } from './foodClasses';
 import { learnCulture } from './learnCulture';
-import { fryRation, NAUPLII_PER_ML } from './rations';
-import { CYST_FIGURES } from './doses';
-import { hatchShareNow } from './knowledge';
+import { fryRation } from './rations';
+import { hatchMl } from './knowledge';
 import { usualYield } from './tide';
 import { totalHeads } from '../stock';
 import { LARDER_CHORES } from './choreKinds';
@@ -68,12 +67,10 @@ export function takeableMl(described: DescribedCulture, view: LarderView): numbe
   const { culture, state } = described;
   const kind = kindOf(culture);
   if (kind.batch) {
-    const share = hatchShareNow(view)?.share ?? CYST_FIGURES.hatchFraction;
     const isReady = culture.kept != null || (state.hatch !== null && view.now >= state.hatch.from);
-    return isReady && culture.hatch ? (culture.hatch.cystsG * CYST_FIGURES.naupliiPerG * share) / NAUPLII_PER_ML : 0;
+    return isReady && culture.hatch ? hatchMl(view, culture.hatch.cystsG) : 0;
   }
-  const last = culture.looks?.at(-1);
-  if (last && (last.density === 0 || last.signs.includes('foul') || last.signs.includes('dead'))) return 0;
+  if (isLost(culture)) return 0;
   const learned = learnCulture(culture, state, view.today, view.timeZone);
   if (learned.looks > 0) return learned.mayTakeMl;
   if (state.phase === 'ripening') return 0;

@@ -1,13 +1,11 @@
 import { addDays, daysBetween, houseDay, type Day } from '../time';
 import { cultureDays, CULTURES, kindOf, type CultureKind } from './cultureKinds';
-import type { DescribedCulture } from './cultures';
+import { isLost, type DescribedCulture } from './cultures';
 import { deriveDemand, firstDay, type DemandRow, type WhatIfSpawning } from './demand';
 import type { LarderView, PlannedStart } from './facts';
 import { asLead, FOOD_CLASSES, foodClassOf } from './foodClasses';
 import { learnCulture } from './learnCulture';
-import { hatchShareNow, tinInUse } from './knowledge';
-import { CYST_FIGURES } from './doses';
-import { NAUPLII_PER_ML } from './rations';
+import { hatchMl, tinInUse } from './knowledge';
 import { shelfState } from './shelf';
 import { FOOD_CLASS_KEYS, type CultureFood, type FoodClassKey } from './keys';
 
@@ -111,13 +109,10 @@ function runningVessel(described: DescribedCulture, view: LarderView): TideVesse
   const off = (day: Day) => daysBetween(view.today, day);
   const learned = learnCulture(culture, state, view.today, view.timeZone);
   const perDay = kind.batch
-    ? ((culture.hatch?.cystsG ?? 0) * CYST_FIGURES.naupliiPerG * (hatchShareNow(view)?.share ?? CYST_FIGURES.hatchFraction)) /
-      NAUPLII_PER_ML
+    ? hatchMl(view, culture.hatch?.cystsG ?? 0)
     : learned.looks > 0
       ? learned.sustainableMlPerDay.mean
       : usualYield(kind, culture.vesselL ?? kind.vesselL, state.tempC);
-  const last = culture.looks?.at(-1);
-  const isDead = last?.density === 0 || last?.signs.some((sign) => sign === 'foul' || sign === 'dead');
   return {
     id: culture.id,
     name: culture.name,
@@ -127,7 +122,7 @@ function runningVessel(described: DescribedCulture, view: LarderView): TideVesse
     startDay: off(houseDay(culture.startedAt, view.timeZone)),
     mayRipeDay: off(state.ripeFrom),
     ripeDay: off(state.ripeBy),
-    lastDay: isDead ? -1 : off(state.lastDay),
+    lastDay: isLost(culture) ? -1 : off(state.lastDay),
     perDay: asLead(culture.food, perDay),
     basis: !kind.batch && learned.looks > 0 ? 'learned' : 'book',
     movedDays: 0,
@@ -138,8 +133,7 @@ function runningVessel(described: DescribedCulture, view: LarderView): TideVesse
 function tinSupply(view: LarderView, rows: readonly DemandRow[], days: number): TideClass['tin'] {
   const tin = tinInUse(view);
   if (!tin) return null;
-  const share = hatchShareNow(view)?.share ?? CYST_FIGURES.hatchFraction;
-  const mlPerG = (CYST_FIGURES.naupliiPerG * share) / NAUPLII_PER_ML;
+  const mlPerG = hatchMl(view, 1);
   const { left, goodUntil } = shelfState(tin, 0, view.today);
   let grams = left;
   const perDay = Array.from({ length: days }, (_, offset) => {

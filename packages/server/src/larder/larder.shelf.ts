@@ -1,7 +1,7 @@
 import { v7 as newId } from 'uuid';
 import type { BodyOf } from '@freshet/contract/endpoints';
 import type { larderEndpoints } from '@freshet/contract/larder';
-import { MEAL_WORDS, SHELF_WORDS, shelfState, USUAL_DOSE, type CountedHatch, type ShelfItem } from '@freshet/core/larder';
+import { MEAL_WORDS, SHELF_WORDS, shelfState, tinOf, USUAL_DOSE, type CountedHatch, type ShelfItem } from '@freshet/core/larder';
 import { FOOD_NAMES } from '@freshet/core/species';
 import { exactly, houseDay } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
@@ -91,8 +91,7 @@ export function createShelf({ log, room, repository }: { log: LogService; room: 
     /** The tin that a hatch is taken from: of cysts, opened last, not empty. */
     async tinInUse(scope: Scope): Promise<string | null> {
       const today = houseDay(scope.now, scope.timeZone);
-      const tins = (await items(scope)).filter((item) => item.kind === 'cysts' && shelfState(item, 0, today).left > 0);
-      return [...tins].sort((a, b) => ((a.openedOn ?? '') < (b.openedOn ?? '') ? 1 : -1))[0]?.id ?? null;
+      return tinOf(await items(scope), today)?.id ?? null;
     },
     /** Counted hatches, oldest first. */
     async countedHatches(at: Reading): Promise<CountedHatch[]> {

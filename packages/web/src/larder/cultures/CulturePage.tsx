@@ -1,5 +1,5 @@
 import { Link, useParams } from 'react-router';
-import { fullnessOf } from '@freshet/core/larder';
+import { fullnessOf, grow } from '@freshet/core/larder';
 import { FOOD_NAMES } from '@freshet/core/species';
 import { formatDay, formatInstant, houseDay } from '@freshet/core/time';
 import { formatNumber, inUnits } from '@freshet/core/units';
@@ -15,11 +15,6 @@ const LEFT = 70;
 /** The end of the picture is dated where that has room beside today. */
 const END_PX = 110;
 const WORDS = ['nothing', 'a few', 'some', 'many', 'full'];
-
-const grow = (full: number, rate: number, days: number) => {
-  const grown = Math.exp(rate * days);
-  return (full * grown) / (1 + full * (grown - 1));
-};
 
 /** How full the vessel was seen, what was taken, and how it goes on: seen solid, expected dashed with its band. */
 function FullnessPicture({ culture }: { culture: Culture }) {
