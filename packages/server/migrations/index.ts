@@ -11,6 +11,7 @@ import { hoursAndRecipes } from './2026-11-26-10-hours-and-recipes';
 import { keepersOwn } from './2026-11-26-11-keepers-own';
 import { eggCare } from './2026-11-26-12-egg-care';
 import { livingLarder } from './2026-11-26-13-larder';
+import { growout } from './2026-11-26-14-growout';
 import type { Migration } from './migration';
 
 /** In the order they run. */
@@ -28,4 +29,5 @@ export const MIGRATIONS: readonly Migration[] = [
   keepersOwn,
   eggCare,
   livingLarder,
+  growout,
 ];

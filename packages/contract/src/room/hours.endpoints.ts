@@ -20,6 +20,7 @@ const hours = {
   lampOn: v.nullable(Time),
   lampOff: v.nullable(Time),
   fastOn: v.nullable(Weekday),
+  newFoodOn: v.nullable(Weekday),
   latitude: degrees(90, 'Latitude is -90 to 90 degrees, north positive.'),
   longitude: degrees(180, 'Longitude is -180 to 180 degrees, east positive.'),
 };
@@ -28,7 +29,7 @@ const hours = {
 export const Hours = v.object({ ...hours, version: v.nullable(v.string()) }) satisfies v.GenericSchema<unknown, HouseHours>;
 
 export const NewHours = v.pipe(
-  v.object({ id: Id, ...hours, fastOn: v.optional(hours.fastOn), version: Version }),
+  v.object({ id: Id, ...hours, fastOn: v.optional(hours.fastOn), newFoodOn: v.optional(hours.newFoodOn), version: Version }),
   v.forward(
     v.partialCheck(
       [['lampOn'], ['lampOff']],

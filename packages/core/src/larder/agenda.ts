@@ -13,7 +13,8 @@ import { learnCulture } from './learnCulture';
 import { deriveLarder, type LarderPlan } from './deriveLarder';
 import type { LarderView } from './facts';
 import { cultureChores, hatchChores, startChores } from './larderChores';
-import { adultMeal, youngMeals } from './meals';
+import { adultMeal, isoWeekday, youngMeals } from './meals';
+import { newFoodFor } from './newFood';
 import { pourList } from './pourList';
 import type { Ration } from './rations';
 import { openStarts } from './tide';
@@ -25,6 +26,8 @@ const PLURALS: Partial<Record<Ration['unit'], string>> = {
   spatula: 'spatulas',
   pinch: 'pinches',
   piece: 'pieces',
+  'match-head': 'match-heads',
+  cube: 'cubes',
 };
 
 /** An amount of food as it is given: "2 × 20 ml", "a trace". */
@@ -78,7 +81,11 @@ function youngChores(view: LarderView, day: Day): PlacedChore[] {
         (due) => ({ tankId, chore: due }),
       );
     const others = beside.filter(({ food }) => food !== ration.food).map(({ food }) => FOOD_NAMES[food]);
-    const text = others.length > 0 ? `${sentence(name)}, and ${others.join(', ')} beside` : sentence(name);
+    const fresh = view.room.hours.newFoodOn === isoWeekday(day) ? newFoodFor(view, read, ration.food, day) : null;
+    const text = [
+      others.length > 0 ? `${sentence(name)}, and ${others.join(', ')} beside` : sentence(name),
+      ...(fresh ? [`new to them: a little ${FOOD_NAMES[fresh]}`] : []),
+    ].join('; ');
     const { smallestMm, lengthMm, feedingDays } = read.state;
     const size =
       lengthMm === null || smallestMm === null

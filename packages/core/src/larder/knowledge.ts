@@ -8,6 +8,8 @@ import { shelfState, type ShelfItem } from './shelf';
 
 /** What was seen after a meal counts for so long, days. */
 const SEEN_DAYS = 10;
+/** A reading of ammonia counts for so long, days: measured again, it tells more. */
+const AMMONIA_DAYS = 3;
 
 /** The tin that hatches are set from: of those on a shelf the one opened last that is not empty; null where none stands there. */
 export function tinOf(shelf: readonly ShelfItem[], today: Day): ShelfItem | null {
@@ -32,9 +34,13 @@ export const hatchMl = (view: Pick<LarderView, 'larder' | 'today'>, cystsG: numb
 export function knowledgeAt(view: LarderView, tankId: string, school: FeedingSchool | null = null): FoodKnowledge {
   const since = addDays(view.today, -SEEN_DAYS);
   const looks = view.larder.meals.filter((look) => look.tankId === tankId && houseDay(look.at, view.timeZone) >= since);
+  const ammonia = view.room.ammonia[tankId];
+  const isNew = ammonia !== undefined && houseDay(ammonia.at, view.timeZone) >= addDays(view.today, -AMMONIA_DAYS);
+  const ammoniaPpm = isNew ? ammonia.ppm : null;
+  const isSized = looks.length > 0 || (ammoniaPpm ?? 0) > 0 || (school !== null && school !== 'vanishes');
   return {
     doses: view.larder.doses,
     hatchShare: hatchShareNow(view),
-    size: looks.length > 0 || (school && school !== 'vanishes') ? mealSize(looks, school) : null,
+    size: isSized ? mealSize(looks, school, ammoniaPpm) : null,
   };
 }

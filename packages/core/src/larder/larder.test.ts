@@ -17,6 +17,7 @@ import {
   type Culture,
   type CultureFood,
 } from './index';
+import { NOTHING_KNOWN } from './rations';
 
 const ZONE = 'Europe/Dublin';
 const TODAY = '2026-03-10';
@@ -210,6 +211,13 @@ describe('a ration', () => {
     expect(whiptails?.dryGPerDay).toBeCloseTo(4 * 6e-6 * 105 ** 3 * 0.0075, 3);
     expect(adultRation([grown('yabby', 12)], false, null)?.unit).toBe('g');
     expect(adultRation([grown('lemon-tetra', 1)], false, null)?.unit).toBe('trace');
+    const heads = { ...NOTHING_KNOWN, doses: [{ dose: 'matchHead' as const, food: null, amount: 0.004, of: 20 }] };
+    expect(adultRation([grown('lemon-tetra', 1)], false, null, heads)).toMatchObject({ unit: 'match-head', perMeal: 2 });
+    const own = { ...NOTHING_KNOWN, doses: [{ dose: 'smear' as const, food: null, amount: 0.2, of: 10 }] };
+    const smears = (known = NOTHING_KNOWN) => fryRation(figures('kribensis'), 'microworm', 200, 5, false, known).perMeal;
+    expect(smears(own)).toBe(smears() / 2);
+    const frozen = { ...grown('angelfish', 12), figures: { ...figures('angelfish'), adultFoods: ['frozen' as const] } };
+    expect(adultRation([frozen], false, null)).toMatchObject({ unit: 'cube' });
   });
 
   it('is doubled and more while they are conditioned, and larger for young that came in', () => {

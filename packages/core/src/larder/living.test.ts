@@ -232,6 +232,14 @@ describe('the next ration', () => {
     expect(mealSize([], 'little').factor).toBeLessThan(1);
     expect(mealSize([], 'seeded').why).toEqual(['Next to nothing: the tank feeds them, as the recipe says.']);
   });
+  it('is halved by ammonia in the water, and says so', () => {
+    expect(mealSize([], null, 0.5)).toEqual({
+      factor: 0.5,
+      why: ['Ammonia of 0.5 mg/L was measured: half the food and new water until it shows nothing.'],
+    });
+    expect(mealSize([], null, 0.1).factor).toBe(1);
+    expect(mealSize([], 'heavy', 1).factor).toBeCloseTo(mealSize([], 'heavy').factor / 2, 9);
+  });
 });
 
 describe('a measure', () => {

@@ -46,7 +46,7 @@ export interface Fast {
 }
 
 /** 1 Monday to 7 Sunday. */
-const isoWeekday = (day: Day): number => new Date(`${day}T00:00:00Z`).getUTCDay() || 7;
+export const isoWeekday = (day: Day): number => new Date(`${day}T00:00:00Z`).getUTCDay() || 7;
 
 /** The food of all grown animals of a tank together: each kind weighed as itself; those on a programme of their own eat by it. */
 export interface AdultMeal {

@@ -2,7 +2,7 @@ import { bodyG, FOOD_NAMES, middle, type Figures, type Food } from '../species';
 import { everyDays } from '../time';
 import { formatNumber, roundToFigures } from '../units';
 import { cystsFor } from './cysts';
-import { CYST_FIGURES, doseAmount, type Calibration, type HatchShare } from './doses';
+import { CYST_FIGURES, doseAmount, USUAL_DOSE, type Calibration, type HatchShare } from './doses';
 import { foodClassOf } from './foodClasses';
 import type { MealSize } from './mealSize';
 
@@ -14,7 +14,7 @@ export interface Ration {
   everyDays: number;
   /** Amount of one meal in `unit`. */
   perMeal: number;
-  unit: 'ml' | 'smear' | 'pinch' | 'spatula' | 'drop' | 'g' | 'trace' | 'piece';
+  unit: 'ml' | 'smear' | 'pinch' | 'spatula' | 'drop' | 'g' | 'trace' | 'piece' | 'match-head' | 'cube';
   /** Brine shrimp cysts to set up each day, g; null for other foods. */
   cystsGPerDay: number | null;
   /** Dry food a day, g; null where it is live or not weighed. */
@@ -56,6 +56,8 @@ const CONDITIONING_SHARE = 0.0175;
 const TRACE_DAYS = 2;
 const SOLID_DAYS = 7;
 const MOST_NAUPLII = 200;
+/** Frozen food comes in cubes; what it weighs is wet. */
+const CUBED: ReadonlySet<Food> = new Set(['frozen', 'bloodworm']);
 const halves = (value: number) => Math.max(0.5, Math.round(value * 2) / 2);
 /** Grazers find their food in the tank. */
 const grazes = (figures: Pick<Figures, 'adultFoods'>) => figures.adultFoods[0] === 'biofilm';
@@ -63,18 +65,42 @@ const grazes = (figures: Pick<Figures, 'adultFoods'>) => figures.adultFoods[0] =
 /** Meals of young: the smaller, the more often. */
 const mealsOf = (lengthMm: number) => (lengthMm < 8 ? 4 : lengthMm < 15 ? 3 : 2);
 
-/** Dry food by weight: grams, pinches, or a trace where a pinch would be too much. */
+/** So many grams of dry food for one meal in the keeper's measures: match-heads only of whoever has weighed their own. */
+function dryDose(
+  food: Food,
+  perMeal: number,
+  doses: readonly Calibration[],
+): Pick<Ration, 'perMeal' | 'unit'> & { why: string[] } {
+  const taken = (words: string, { amount, isOwn }: { amount: number; isOwn: boolean }) => [
+    `A ${words} is ${isOwn ? 'yours, weighed:' : 'taken as'} ${formatNumber(amount)} g.`,
+  ];
+  if (CUBED.has(food)) {
+    const [cube, wet] = [doseAmount('cube', food, doses), perMeal * LIVE_FOR_DRY];
+    const wetWords = `Thawed it weighs some ${LIVE_FOR_DRY} times as much as dry food that feeds as well.`;
+    return wet < cube.amount / 4
+      ? { perMeal: roundToFigures(wet, 2), unit: 'g', why: [wetWords] }
+      : { perMeal: halves(wet / cube.amount), unit: 'cube', why: [wetWords, ...taken('cube', cube)] };
+  }
+  const [pinch, head] = [doseAmount('pinch', food, doses), doseAmount('matchHead', food, doses)];
+  if (perMeal > MOST_PINCHES * pinch.amount) return { perMeal: roundToFigures(perMeal, 2), unit: 'g', why: [] };
+  if (head.isOwn && perMeal < pinch.amount / 2 && perMeal >= head.amount / 2)
+    return { perMeal: Math.max(1, Math.round(perMeal / head.amount)), unit: 'match-head', why: taken('match-head', head) };
+  if (perMeal < pinch.amount / 4)
+    return { perMeal: 1, unit: 'trace', why: ['Less than a quarter of a pinch: what sticks to a dry fingertip.'] };
+  return { perMeal: halves(perMeal / pinch.amount), unit: 'pinch', why: taken('pinch', pinch) };
+}
+
+/** Food by weight: dry in grams, pinches or a trace where a pinch would be too much; frozen in cubes; live in ml. */
 function byWeight(food: Food, grams: number, meals: number, doses: readonly Calibration[], why: string[]): Ration {
   const perMeal = grams / meals;
-  const pinch = doseAmount('pinch', food, doses);
   const isLive = foodClassOf(food) !== null;
-  const amount: Pick<Ration, 'perMeal' | 'unit'> = isLive
-    ? { perMeal: Math.max(0.05, roundToFigures(perMeal * LIVE_FOR_DRY, 2)), unit: 'ml' }
-    : perMeal > MOST_PINCHES * pinch.amount
-      ? { perMeal: roundToFigures(perMeal, 2), unit: 'g' }
-      : perMeal < pinch.amount / 4
-        ? { perMeal: 1, unit: 'trace' }
-        : { perMeal: halves(perMeal / pinch.amount), unit: 'pinch' };
+  const { why: measured, ...amount } = isLive
+    ? {
+        perMeal: Math.max(0.05, roundToFigures(perMeal * LIVE_FOR_DRY, 2)),
+        unit: 'ml' as const,
+        why: [`Live food weighs some ${LIVE_FOR_DRY} times as much as dry food that feeds as well; 1 ml is about 1 g.`],
+      }
+    : dryDose(food, perMeal, doses);
   return {
     food,
     mealsPerDay: meals,
@@ -82,17 +108,7 @@ function byWeight(food: Food, grams: number, meals: number, doses: readonly Cali
     ...amount,
     cystsGPerDay: null,
     dryGPerDay: isLive ? null : grams,
-    why: [
-      ...why,
-      ...(isLive
-        ? [`Live food weighs some ${LIVE_FOR_DRY} times as much as dry food that feeds as well; 1 ml is about 1 g.`]
-        : []),
-      ...(amount.unit === 'pinch'
-        ? [`A pinch is ${pinch.isOwn ? 'yours, weighed:' : 'taken as'} ${formatNumber(pinch.amount)} g.`]
-        : []),
-      ...(amount.unit === 'trace' ? ['Less than a quarter of a pinch: what sticks to a dry fingertip.'] : []),
-      'Stop when it is no longer eaten at once: fouled water kills more than hunger.',
-    ],
+    why: [...why, ...measured, 'Stop when it is no longer eaten at once: fouled water kills more than hunger.'],
   };
 }
 
@@ -186,16 +202,19 @@ export function fryRation(
       ...sized,
       proteinWords(figures, lengthMm),
     ]);
+  const { unit } = dose;
+  const own = unit === 'smear' || unit === 'spatula' ? USUAL_DOSE[unit].amount / doseAmount(unit, food, known.doses).amount : 1;
   return {
     food,
     mealsPerDay: meals,
     everyDays: 1,
-    perMeal: halves((dose.amount * count * factor) / 100),
+    perMeal: halves((dose.amount * count * factor * own) / 100),
     unit: dose.unit,
     cystsGPerDay: null,
     dryGPerDay: null,
     why: [
       `${count} young; ${dose.amount} ${dose.unit} of ${FOOD_NAMES[food]} per 100 young and meal is the starting point.`,
+      ...(own === 1 ? [] : [`Your own ${unit} holds ${formatNumber(1 / own)} times the usual one.`]),
       ...sized,
       'Look with a torch before the next meal: some should still be swimming.',
     ],

@@ -38,6 +38,8 @@ export interface RoomFacts {
   regimes: readonly { tankId: string; regime: Regime; dueOn: Day | null }[];
   lastChanges: Readonly<Record<string, Instant>>;
   nitrate: Readonly<Record<string, { ppm: number; at: Instant }>>;
+  /** Newest total ammonia, mg/L. */
+  ammonia: Readonly<Record<string, { ppm: number; at: Instant }>>;
   /** Newest pH and hardness, with how far off they may be. */
   ph: Readonly<Record<string, { value: number; error: number; at: Instant }>>;
   ghDeg: Readonly<Record<string, { value: number; error: number; at: Instant }>>;
@@ -63,6 +65,7 @@ export const QUIET_ROOM: RoomFacts = {
   regimes: [],
   lastChanges: {},
   nitrate: {},
+  ammonia: {},
   ph: {},
   ghDeg: {},
   meters: [],
@@ -107,6 +110,7 @@ export const readRoom = (before: SpeciesView, room: RoomFacts): RoomView => ({
     ...room,
     temperatures: sharedBySump(room.tanks, room.temperatures),
     nitrate: sharedBySump(room.tanks, room.nitrate),
+    ammonia: sharedBySump(room.tanks, room.ammonia),
     ph: sharedBySump(room.tanks, room.ph),
     ghDeg: sharedBySump(room.tanks, room.ghDeg),
   },

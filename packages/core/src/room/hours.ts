@@ -7,6 +7,8 @@ export interface HouseHours {
   lampOff: string | null;
   /** Day of the week on which grown animals fast, 1 Monday to 7 Sunday; null when they are fed every day. */
   fastOn: number | null;
+  /** Day of the week on which young are offered a food they do not know yet; null where nobody wishes it. */
+  newFoodOn: number | null;
   /** Degrees, north and east positive; null where nothing was said. */
   latitude: number | null;
   longitude: number | null;
@@ -18,6 +20,7 @@ export const USUAL_HOURS: HouseHours = {
   lampOn: null,
   lampOff: null,
   fastOn: null,
+  newFoodOn: null,
   latitude: null,
   longitude: null,
 };

@@ -597,6 +597,23 @@ describe('the fasting day', () => {
     expect(fasting(2)).not.toContain('T1 fed');
     expect(fasting(2)).toContain('T2 fed');
   });
+
+  it('has a sister: on one day of the week young meet a food of their size that they do not know', () => {
+    const swam = { from: '2026-02-08T08:00:00.000Z', to: '2026-02-08T08:00:00.000Z' };
+    const young = brood('b', 'lemon-tetra', { laid: swam, hatched: swam, freeSwimming: swam });
+    const facts = factsOf(house({ broods: [young], lots: [lot('young', 'T2', 'lemon-tetra', { broodId: 'b' })] }));
+    const offered = (newFoodOn: number | null, day = TODAY) => {
+      const of = readHouse({ ...facts, room: { ...facts.room, hours: { ...facts.room.hours, newFoodOn } } }, NOW);
+      return deriveRound(of, day).stops.flatMap(({ chores: list }) =>
+        list.flatMap(({ text }) => /new to them: a little (.*)$/.exec(text)?.[1] ?? []),
+      );
+    };
+    expect(offered(null)).toEqual([]);
+    expect(offered(3)).toEqual([]);
+    // Of their size it is the only one: no culture lives in this house.
+    expect([...new Set(offered(2))]).toEqual(['crushed dry food']);
+    expect(new Set(offered(2))).toEqual(new Set(offered(2, '2026-03-17')));
+  });
 });
 
 describe('the larder of a house', () => {

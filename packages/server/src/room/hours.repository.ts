@@ -6,6 +6,7 @@ const HOURS = declareTable('house_hours', {
   lampOn: nullable(text()),
   lampOff: nullable(text()),
   fastOn: nullable(whole()),
+  newFoodOn: nullable(whole()),
   latitude: nullable(real()),
   longitude: nullable(real()),
   at: instant(),

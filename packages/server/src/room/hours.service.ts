@@ -16,8 +16,8 @@ export function createHours({ database, clock, log }: { database: Database; cloc
   async function current(at: Reading): Promise<Omit<HouseHours, 'walks'> & { walks: string[]; version: string | null }> {
     const said = await repository.newest(at);
     if (!said) return { ...USUAL_HOURS, walks: [...USUAL_HOURS.walks], ...(await repository.place(at)), version: null };
-    const { walks, lampOn, lampOff, fastOn, latitude, longitude, entryId } = said;
-    return { walks, lampOn, lampOff, fastOn, latitude, longitude, version: entryId };
+    const { walks, lampOn, lampOff, fastOn, newFoodOn, latitude, longitude, entryId } = said;
+    return { walks, lampOn, lampOff, fastOn, newFoodOn, latitude, longitude, version: entryId };
   }
 
   return {
@@ -37,7 +37,7 @@ export function createHours({ database, clock, log }: { database: Database; cloc
           throw new DomainError('log/edited-since', {
             detail: 'Somebody set the hours since you opened this; look again.',
           });
-        const { walks, lampOn, lampOff, fastOn, latitude, longitude } = body;
+        const { walks, lampOn, lampOff, fastOn, newFoodOn, latitude, longitude } = body;
         await repository.hours.insert(scope, {
           id: newId(),
           entryId: scope.entryId,
@@ -45,6 +45,7 @@ export function createHours({ database, clock, log }: { database: Database; cloc
           lampOn,
           lampOff,
           fastOn: fastOn ?? null,
+          newFoodOn: newFoodOn ?? null,
           latitude,
           longitude,
           at: scope.now,

@@ -171,7 +171,15 @@ export function bodiesOf(things: Things, now: string): Partial<Record<ApiName, o
     calibrate: { meterId: t('meterId'), at: now },
     addProbe: { probeId: newId(), name: 'North', tankId: t('tankId') },
     logIllness: { tankId: t('tankId'), at: now, what: 'white spots' },
-    setHours: { walks: ['07:00', '19:00'], lampOn: '08:00', lampOff: '20:00', fastOn: 7, latitude: 52.2, longitude: -6.4 },
+    setHours: {
+      walks: ['07:00', '19:00'],
+      lampOn: '08:00',
+      lampOff: '20:00',
+      fastOn: 7,
+      newFoodOn: 3,
+      latitude: 52.2,
+      longitude: -6.4,
+    },
     saveRecipe: {
       versionId: newId(),
       recipeId: newId(),

@@ -13,7 +13,7 @@ function asTime(text: string): string {
 function HoursForm({ hours }: { hours: Reply<'hours'> }) {
   const entry = useEntryForm<
     'setHours',
-    { walks: string[]; lampOn: string; lampOff: string; fastOn: string; latitude: string; longitude: string }
+    { walks: string[]; lampOn: string; lampOff: string; fastOn: string; newFoodOn: string; latitude: string; longitude: string }
   >({
     name: 'setHours',
     defaults: {
@@ -21,14 +21,16 @@ function HoursForm({ hours }: { hours: Reply<'hours'> }) {
       lampOn: hours.lampOn ?? '',
       lampOff: hours.lampOff ?? '',
       fastOn: hours.fastOn === null ? '' : String(hours.fastOn),
+      newFoodOn: hours.newFoodOn === null ? '' : String(hours.newFoodOn),
       latitude: hours.latitude === null ? '' : String(hours.latitude),
       longitude: hours.longitude === null ? '' : String(hours.longitude),
     },
-    toBody: ({ walks, lampOn, lampOff, fastOn, latitude, longitude }) => ({
+    toBody: ({ walks, lampOn, lampOff, fastOn, newFoodOn, latitude, longitude }) => ({
       walks: walks.map(asTime).filter(Boolean),
       lampOn: asTime(lampOn) || null,
       lampOff: asTime(lampOff) || null,
       fastOn: fastOn ? Number(fastOn) : null,
+      newFoodOn: newFoodOn ? Number(newFoodOn) : null,
       latitude: readNumber('latitude', latitude),
       longitude: readNumber('longitude', longitude),
       version: hours.version,
@@ -60,6 +62,18 @@ function HoursForm({ hours }: { hours: Reply<'hours'> }) {
           label="Grown animals fast"
           hint="A day without food clears the gut and spares the water; young and those in conditioning are fed all the same."
           {...register('fastOn')}
+        >
+          <option value="">never</option>
+          {DAYS.map((words, i) => (
+            <option key={words} value={i + 1}>
+              {words}
+            </option>
+          ))}
+        </SelectField>
+        <SelectField
+          label="Young meet a new food"
+          hint="A little of one more food of their size each week, so that they take what they are given later."
+          {...register('newFoodOn')}
         >
           <option value="">never</option>
           {DAYS.map((words, i) => (
