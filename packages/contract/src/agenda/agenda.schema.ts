@@ -32,7 +32,7 @@ export const ChoreSchema = v.object({
 }) satisfies v.GenericSchema<Chore>;
 
 export const SubjectSchema = v.object({
-  kind: v.picklist(['brood', 'tank', 'attempt', 'larder', 'species']),
+  kind: v.picklist(['brood', 'tank', 'attempt', 'larder', 'growout', 'species']),
   id: v.string(),
 });
 

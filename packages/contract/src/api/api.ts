@@ -1,5 +1,6 @@
 import { accountEndpoints } from '../accounts';
 import { broodsEndpoints, broodsEntries } from '../broods';
+import { growoutEndpoints, growoutEntries } from '../growout';
 import { houseEndpoints } from '../house';
 import { larderEndpoints, larderEntries } from '../larder';
 import { logEndpoints } from '../log';
@@ -34,6 +35,7 @@ export const AREAS = {
   spawning: spawningEndpoints,
   broods: broodsEndpoints,
   larder: larderEndpoints,
+  growout: growoutEndpoints,
   transfers: transfersEndpoints,
   rounds: roundsEndpoints,
 };
@@ -49,6 +51,7 @@ export const API = {
   ...AREAS.spawning,
   ...AREAS.broods,
   ...AREAS.larder,
+  ...AREAS.growout,
   ...AREAS.transfers,
   ...AREAS.rounds,
 };
@@ -69,6 +72,7 @@ export const ENTRY_KINDS = {
   ...spawningEntries,
   ...broodsEntries,
   ...larderEntries,
+  ...growoutEntries,
   ...roundsEntries,
 };
 export type EntryKindName = keyof typeof ENTRY_KINDS;

@@ -72,6 +72,7 @@ export const HouseReply = v.object({
   spawning: slice<'spawning'>(),
   broods: slice<'broods'>(),
   larder: slice<'larder'>(),
+  growout: slice<'growout'>(),
   agenda: slice<'agenda'>(),
 }) satisfies v.GenericSchema<unknown, HouseFacts>;
 

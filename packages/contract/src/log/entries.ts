@@ -17,6 +17,7 @@ export const SNAPSHOT = [
   '/api/house',
   '/api/food-plans',
   '/api/larder',
+  '/api/growout',
   '/api/transfers',
   '/api/entries',
 ] as const;

@@ -3,8 +3,10 @@ import {
   BARE_RECIPE,
   COVERS,
   EGG_PLANS,
+  COLONY_SCHOOLS,
   FEEDING_SCHOOLS,
   FIRST_FOOD_SCHOOLS,
+  GROWING_SCHOOLS,
   FUNGUS_SCHOOLS,
   LEVERS,
   TRIGGER_SCHOOLS,
@@ -69,6 +71,11 @@ const further = {
   nextLever: v.nullable(v.picklist(LEVERS)),
   firstFood: v.nullable(v.picklist(FIRST_FOOD_SCHOOLS)),
   feeding: v.nullable(v.picklist(FEEDING_SCHOOLS)),
+  growing: v.nullable(v.picklist(GROWING_SCHOOLS)),
+  outOfColony: v.nullable(v.picklist(COLONY_SCHOOLS)),
+  colonyOutMm: v.nullable(
+    v.pipe(v.number('Give a length in mm.'), v.minValue(2, 'At least 2 mm.'), v.maxValue(300, 'At most 300 mm.')),
+  ),
   seasons: v.pipe(v.array(v.pipe(v.tuple([month, month]), v.readonly())), v.maxLength(4), v.readonly()),
 };
 
@@ -106,6 +113,9 @@ const lenient = v.object({
   nextLever: v.optional(further.nextLever, BARE_RECIPE.nextLever),
   firstFood: v.optional(further.firstFood, BARE_RECIPE.firstFood),
   feeding: v.optional(further.feeding, BARE_RECIPE.feeding),
+  growing: v.optional(further.growing, BARE_RECIPE.growing),
+  outOfColony: v.optional(further.outOfColony, BARE_RECIPE.outOfColony),
+  colonyOutMm: v.optional(further.colonyOutMm, BARE_RECIPE.colonyOutMm),
   seasons: v.optional(further.seasons, []),
 });
 

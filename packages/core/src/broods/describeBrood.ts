@@ -22,6 +22,16 @@ export interface BroodMovement extends Movement {
   at: TimeRange;
 }
 
+/** Lengths of a brood measured within a week. */
+export interface LengthSample {
+  at: Instant;
+  meanMm: number;
+  smallestTenthMm: number;
+  /** Standard deviation over mean; 0 for one. */
+  spread: number;
+  count: number;
+}
+
 /** What has been logged of one brood. */
 export interface BroodFacts {
   laid: TimeRange;
@@ -32,6 +42,8 @@ export interface BroodFacts {
   alive: number;
   /** The newest sample of its lengths, of all its lots together; absent where nobody measured. */
   measured?: { at: Instant; meanMm: number; smallestTenthMm: number; count: number } | null;
+  /** All samples of its lengths, those of a week together, oldest first; absent where nobody measured. */
+  samples?: readonly LengthSample[];
   /** How its eggs are kept since that was changed; absent while the recipe holds. */
   keeping?: EggKeeping | null;
   /** The bag of peat its eggs lie in; absent where nobody bagged them. */

@@ -7,6 +7,7 @@ export {
   type StageSpan,
   LIFE_STAGES,
   type BroodFacts,
+  type LengthSample,
   type BroodRecord,
   type BroodState,
   type LifeStage,

@@ -26,6 +26,9 @@ export interface Resident {
   massG: number;
 }
 
+/** A lot of a brood is at most so many times as long as the mean of all, or as short. */
+const MOST_BESIDE = 2;
+
 /** An adult is taken as the middle of its species' lengths. */
 const grownMm = ({ figures }: ResolvedSpecies) => middle(figures.adultMm);
 
@@ -35,8 +38,11 @@ function lengthOf(
   species: ResolvedSpecies,
   view: BroodsView,
 ): { mm: number | null; by: LengthBy } {
-  // A brood's own length is as measured and grown on since.
-  if (brood?.brood.measured && brood.state.lengthMm !== null) return { mm: brood.state.lengthMm, by: 'measured' };
+  // A brood's own length is as measured and grown on since; a lot that was measured apart keeps its size beside the others.
+  if (brood?.brood.measured && brood.state.lengthMm !== null) {
+    const beside = (lot.lengthMm ?? brood.brood.measured.meanMm) / brood.brood.measured.meanMm;
+    return { mm: brood.state.lengthMm * Math.min(MOST_BESIDE, Math.max(1 / MOST_BESIDE, beside)), by: 'measured' };
+  }
   if (lot.lengthMm !== null) return { mm: lot.lengthMm, by: 'measured' };
   if (brood) return { mm: brood.state.lengthMm, by: 'curve' };
   if (lot.bornOn === null) return { mm: grownMm(species), by: 'grown' };

@@ -1,15 +1,30 @@
-import { BAR_RANK, type Agenda, type Alarm, type Bar } from '../agenda';
-import type { LarderView } from '../larder';
+import { BAR_RANK, chore, tick, type Agenda, type Alarm, type Bar, type PlacedChore } from '../agenda';
+import { residentsOf, type ReadBrood } from '../broods';
+import { codeOf } from '../room';
 import { totalHeads } from '../stock';
-import { formatDay, houseDay } from '../time';
+import { addDays, daysBetween, formatDay, houseDay, type Day } from '../time';
 import { formatNumber } from '../units';
 import { bookingAlarms } from './bookingAlarms';
+import { dayIn, growthOf, readyShares } from './broodGrowth';
+import { GROWOUT_CHORES } from './choreKinds';
 import { crowdingForecast, youngCarried } from './crowding';
+import type { GrowoutView, PlacedMove } from './facts';
+import { dangerRatio, shareAtRisk } from './grading';
+import { lengthAt } from './growth';
 
 const CROWD_LOOKAHEAD_DAYS = 14;
+const CROWD_BAR_DAYS = 21;
+/** Lengths are asked for when the newest are so old. */
+const MEASURE_DAYS = 21;
+const PART_AHEAD_DAYS = 7;
+/** At most so many of a brood at risk from their sisters before sorting is asked for, and a spread that shows. */
+const RISK_SHARE = 0.02;
+const SPREAD_SHOWS = 0.2;
+/** Without a length on the recipe young leave a colony at this, mm. */
+const COLONY_OUT_MM = 10;
 
 /** Tanks that become tight or too full within two weeks: said before stunting begins. */
-function crowdingAlarms(view: LarderView): Alarm[] {
+function crowdingAlarms(view: GrowoutView): Alarm[] {
   return [...view.lotsByTank.keys()].flatMap((tankId): Alarm[] => {
     const tank = view.tanks.get(tankId);
     const crowd = crowdingForecast(view, tankId, CROWD_LOOKAHEAD_DAYS);
@@ -17,10 +32,11 @@ function crowdingAlarms(view: LarderView): Alarm[] {
     const { tightOn, fullOn, most } = crowd;
     const { figures, commonName } = most.species;
     const isFull = fullOn !== null && fullOn <= view.today;
-    const mm = most.lengthMm ?? figures.saleMm[0];
+    const mm = crowd.mostMm ?? figures.saleMm[0];
     const carried = (side: 'tight' | 'full') => Math.max(1, Math.floor(youngCarried(figures, mm, tank, side)));
     const room =
       figures.limitedBy === 'floor' ? `${formatNumber(tank.floorM2 * 10_000)} cm² of floor` : `${formatNumber(tank.litres)} L`;
+    const leaving = view.moves.find(({ lotId }) => lotId === most.lot.id);
     return [
       {
         key: `crowd:${tankId}`,
@@ -30,15 +46,15 @@ function crowdingAlarms(view: LarderView): Alarm[] {
           : tightOn <= view.today
             ? `${tank.code} is getting tight.`
             : `${tank.code} is tight from ${formatDay(tightOn, view.today)}.`,
-        text: `${crowd.others > 0 ? 'All together: ' : ''}${most.heads} ${commonName.toLowerCase()} at ${formatNumber(mm)} mm${most.lengthBy === 'curve' ? ' by the curve' : ''}${crowd.others > 0 ? ` and ${crowd.others} others` : ''}; ${room}${crowd.others > 0 ? ' alone' : ''} carries about ${carried('tight')} to ${carried('full')} of that size${fullOn && !isFull ? `; full on ${formatDay(fullOn, view.today)}` : ''}. Split them before they stunt: crowding is for good.`,
-        subject: most.brood ? { kind: 'brood', id: most.brood.brood.id } : { kind: 'tank', id: tankId },
+        text: `${crowd.others > 0 ? 'All together: ' : ''}${most.heads} ${commonName.toLowerCase()} at ${formatNumber(mm)} mm${most.lengthBy === 'curve' ? ' by the curve' : ''}${crowd.others > 0 ? ` and ${crowd.others} others` : ''}; ${room}${crowd.others > 0 ? ' alone' : ''} carries about ${carried('tight')} to ${carried('full')} of that size${fullOn && !isFull ? `; full on ${formatDay(fullOn, view.today)}` : ''}. ${leaving ? `${leaving.heads} go to ${codeOf(view, leaving.toTankId)} on ${formatDay(leaving.on, view.today)}, as planned.` : 'Split them before they stunt: crowding is for good.'}`,
+        subject: { kind: 'growout', id: tankId },
       },
     ];
   });
 }
 
-/** When broods can be sold. */
-function readyBars(view: LarderView): Bar[] {
+/** When broods can be sold, tanks get tight, and who moves on. */
+function growoutBars(view: GrowoutView): Bar[] {
   const items: Bar[] = [];
   for (const { brood, species, state, lots } of view.broods)
     if (state.ready) {
@@ -57,11 +73,170 @@ function readyBars(view: LarderView): Bar[] {
           subject: { kind: 'brood', id: brood.id },
         });
     }
+  for (const tankId of view.lotsByTank.keys()) {
+    const tightOn = crowdingForecast(view, tankId, CROWD_BAR_DAYS)?.tightOn;
+    if (tightOn && tightOn > view.today)
+      items.push({
+        key: `${tankId}:tight`,
+        kind: 'tank',
+        rank: BAR_RANK.tank,
+        from: tightOn,
+        to: addDays(tightOn, 2),
+        label: `${codeOf(view, tankId)} tight`,
+        predicted: true,
+        urgent: false,
+        subject: { kind: 'growout', id: tankId },
+      });
+  }
+  for (const move of view.moves)
+    items.push({
+      key: `${move.id}:move`,
+      kind: 'tank',
+      rank: BAR_RANK.tank,
+      from: move.on < view.today ? view.today : move.on,
+      to: move.on < view.today ? view.today : move.on,
+      label: `${move.heads} into ${codeOf(view, move.toTankId)}`,
+      predicted: false,
+      urgent: move.on < view.today,
+      subject: { kind: 'growout', id: move.toTankId },
+    });
   return items;
 }
 
-export const growoutAgenda: Agenda<LarderView> = {
-  kinds: {},
+/** Moves of the plan that was taken, on their day and until they are made. */
+function moveChore(view: GrowoutView, move: PlacedMove, day: Day): PlacedChore[] {
+  const lot = view.stock.lots.find(({ id }) => id === move.lotId);
+  if (!lot || day < move.on) return [];
+  const species = view.species.get(lot.speciesKey);
+  const code = codeOf(view, move.toTankId);
+  const heads = Math.min(move.heads, totalHeads(lot));
+  return [
+    {
+      tankId: lot.tankId,
+      chore: chore(GROWOUT_CHORES.moveYoung, {
+        subject: move.id,
+        day,
+        text: `Move ${heads === totalHeads(lot) ? 'all' : heads} ${species?.commonName.toLowerCase() ?? ''} to ${code}`,
+        amount: { value: heads, unit: 'heads' },
+        amountText: `${heads} to ${code}`,
+        overdue: day > move.on,
+        why: [
+          `Of the plan of places for ${formatDay(move.on, view.today)}: room to grow.`,
+          `Compare the two waters first: Send on ${codeOf(view, lot.tankId)} opens the transfer sheet. A tick here logs the move.`,
+        ],
+        caution: species?.caution ?? null,
+        tick: tick('moveYoung', move.id),
+      }),
+    },
+  ];
+}
+
+/** Lots of a brood by tank, the first of each. */
+const firstLots = ({ lots }: ReadBrood) => [...new Map(lots.map((lot) => [lot.tankId, lot])).values()];
+
+/** What growing young ask for: lengths, sorting, sexes apart, out of the colony. */
+function youngChores(view: GrowoutView, read: ReadBrood, day: Day): PlacedChore[] {
+  const { species, state, brood, lots } = read;
+  const growth = growthOf(read);
+  if (!growth || state.stage === 'eggs' || state.stage === 'yolk') return [];
+  const found: PlacedChore[] = [];
+  const add = (kind: (typeof GROWOUT_CHORES)['gradeYoung'], tankId: string | null, draft: Parameters<typeof chore>[1]) => {
+    if (tankId) found.push({ tankId, chore: chore(kind, { ...draft, subject: `${brood.id}:${tankId}` }) });
+  };
+  const base = { subject: '', day };
+  const last = brood.measured ? houseDay(brood.measured.at, view.timeZone) : null;
+  const big = lengthAt(growth.middle, growth.ageDays) >= Math.max(8, species.figures.fryMm[1] * 1.5);
+  const [first] = firstLots(read);
+  if (big && first && state.stage !== 'ready' && (last === null || daysBetween(last, day) >= MEASURE_DAYS))
+    add(GROWOUT_CHORES.measureYoung, first.tankId, {
+      ...base,
+      text: `Measure some ${species.commonName.toLowerCase()}`,
+      amountText: last === null ? 'never measured' : `last ${formatDay(last, view.today)}`,
+      why: [
+        'Sale, food and room go by their length; until it is measured they go by the curve of the species.',
+        'A tick logs one usual length. Ten on graph paper tell far more: Measure on the page of the brood.',
+      ],
+      tick: tick('measureYoung', first.id),
+    });
+  const school = read.attempt?.recipe.growing ?? null;
+  const risk = shareAtRisk(growth.cv, dangerRatio(species));
+  if (big && school !== 'together' && growth.cv >= SPREAD_SHOWS && risk >= RISK_SHARE && state.stage !== 'ready')
+    for (const lot of firstLots(read))
+      add(GROWOUT_CHORES.gradeYoung, lot.tankId, {
+        ...base,
+        text: `Sort the ${species.commonName.toLowerCase()} by size`,
+        amountText: `spread ${formatNumber(growth.cv * 100)} %`,
+        why: [
+          `Lengths scatter by ${formatNumber(growth.cv * 100)} % of the mean: about ${formatNumber(risk * 100)} % could be taken by the largest of their own.`,
+          'Two nets and three bowls; the sheet is under Grow-out. All together is a school, too: say so on the recipe and this is not asked.',
+        ],
+      });
+  const mature = dayIn(readyShares(growth, species.figures.maturityMm[0])[0]?.days.mid ?? null, view.today);
+  const unsexed = lots.reduce((sum, lot) => sum + lot.unsexed, 0);
+  const mixed = lots.filter((lot) => lot.unsexed > 0 || (lot.males > 0 && lot.females > 0));
+  if (
+    mature &&
+    addDays(mature, -PART_AHEAD_DAYS) <= day &&
+    mixed.length > 0 &&
+    !species.leaves.some(({ who }) => who === 'youngMales')
+  )
+    for (const lot of mixed)
+      add(GROWOUT_CHORES.partSexes, lot.tankId, {
+        ...base,
+        text: `Part the sexes of the ${species.commonName.toLowerCase()} before they breed`,
+        amountText: unsexed > 0 ? `${unsexed} not sexed` : 'males from females',
+        why: [
+          `The first tenth is about ${formatNumber(species.figures.maturityMm[0])} mm, at which they can breed, from ${formatDay(mature, view.today)}.`,
+          'Males out holds back what nobody planned; the sexing aid is on their card. Leave them together where they are to pair off by themselves.',
+        ],
+      });
+  found.push(...colonyChores(view, read, day));
+  return found;
+}
+
+/** Young that live with their parents, and the recipe says that they leave at a length. */
+function colonyChores(view: GrowoutView, read: ReadBrood, day: Day): PlacedChore[] {
+  const { species, attempt, brood } = read;
+  const growth = growthOf(read);
+  if (attempt?.recipe.outOfColony !== 'atLength' || !growth) return [];
+  const outMm = attempt.recipe.colonyOutMm ?? COLONY_OUT_MM;
+  if (lengthAt(growth.middle, growth.ageDays + daysBetween(view.today, day)) < outMm) return [];
+  return firstLots(read).flatMap(({ tankId }): PlacedChore[] => {
+    const parents = tankId
+      ? residentsOf(view, tankId).filter((one) => one.species.key === species.key && one.brood === null && !one.isYoung)
+      : [];
+    return parents.length === 0
+      ? []
+      : [
+          {
+            tankId,
+            chore: chore(GROWOUT_CHORES.outOfColony, {
+              subject: `${brood.id}:${tankId ?? ''}`,
+              day,
+              text: `Take the young ${species.commonName.toLowerCase()} out of the colony`,
+              amountText: `${formatNumber(outMm)} mm reached`,
+              why: ['The recipe says at a set length. Move them with Send on the tank: the chore goes with them.'],
+            }),
+          },
+        ];
+  });
+}
+
+/** Where small young live: what every hand at that tank must know. */
+function growoutNotes(view: GrowoutView, tankId: string): string[] {
+  const small = (view.broodsByTank.get(tankId) ?? []).some(({ state }) => state.stage === 'fry' || state.stage === 'yolk');
+  return small
+    ? ['Small young: siphon through a guard, look through the bucket before it is poured away, new water within 1 °C.']
+    : [];
+}
+
+export const growoutAgenda: Agenda<GrowoutView> = {
+  kinds: GROWOUT_CHORES,
+  chores: (view, day) => [
+    ...view.moves.flatMap((move) => moveChore(view, move, day)),
+    ...view.broods.flatMap((read) => youngChores(view, read, day)),
+  ],
   alarms: (view) => [...crowdingAlarms(view), ...bookingAlarms(view)],
-  bars: readyBars,
+  bars: growoutBars,
+  notes: growoutNotes,
 };

@@ -6,6 +6,17 @@ interface Sized {
 }
 
 const SLACK = 1e-9;
+
+/** Where each lot goes. */
+export interface Assigned {
+  assignment: { lot: string; tank: string | null }[];
+  unplaced: number;
+  cost: number;
+  /** Nothing better is possible; else the search was ended. */
+  isExact: boolean;
+  /** By how much the best could be better at most, as a share of the cost with what is left over weighed in; 0 when exact. */
+  gap: number;
+}
 /** Rounds in which the price of a litre in each tank is found. */
 const PRICE_ROUNDS = 120;
 
@@ -18,6 +29,8 @@ const mustBeUnique = (ids: readonly string[], field: string) => {
  * below with a price on every litre of a tank. Source: docs/sources.md#assign
  * @param input.cost - a row a lot, an entry a tank; null where it may not go
  * @param input.apart - pairs that never share a tank
+ * @param input.needs - litres of each lot in each tank, where that is not the same in all
+ * @param input.mostSteps - after so many the best found so far is given, and how far the best could be below it; none by default
  * @throws CalculationError `duplicateId`, `unknownLot`, `shapeMismatch`
  */
 export function assign({
@@ -25,12 +38,16 @@ export function assign({
   tanks,
   cost,
   apart,
+  needs,
+  mostSteps = Infinity,
 }: {
   lots: readonly Sized[];
   tanks: readonly Sized[];
   cost: readonly (readonly (number | null)[])[];
   apart?: readonly (readonly [string, string])[] | null | undefined;
-}): { assignment: { lot: string; tank: string | null }[]; unplaced: number; cost: number } {
+  needs?: readonly (readonly number[])[] | undefined;
+  mostSteps?: number | undefined;
+}): Assigned {
   mustBeUnique(
     lots.map(({ id }) => id),
     'lots',
@@ -52,17 +69,18 @@ export function assign({
     throw new CalculationError('shapeMismatch', 'cost', 'A row for each lot, an entry for each tank.');
   // Leaving one out costs more than any way of placing all of them.
   const dear = 1 + cost.reduce((sum, row) => sum + Math.max(0, ...row.map((value) => value ?? 0)), 0);
-  const size = (i: number) => lots[i]?.litres ?? 0;
+  const size = (i: number, t: number) => needs?.[i]?.[t] ?? lots[i]?.litres ?? 0;
+  const smallest = (i: number) => (needs ? Math.min(...tanks.map((_, t) => size(i, t))) : (lots[i]?.litres ?? 0));
   const may = (i: number, t: number) => cost[i]?.[t] ?? null;
-  const price = findPrices(lots, tanks, cost, dear);
-  const order = lots.map((_, i) => i).sort((a, b) => size(b) - size(a));
+  const price = findPrices(lots, tanks, cost, dear, size);
+  const order = lots.map((_, i) => i).sort((a, b) => smallest(b) - smallest(a));
   const room = tanks.map(({ litres }) => litres);
   const inTank = tanks.map(() => new Set<number>());
   const chosen = lots.map((): number | null => null);
   let best: { total: number; chosen: (number | null)[] } = { total: Infinity, chosen: [...chosen] };
 
   const fits = (i: number, t: number) =>
-    size(i) <= (room[t] ?? 0) + SLACK && ![...(inTank[t] ?? [])].some((other) => foes[i]?.has(other));
+    size(i, t) <= (room[t] ?? 0) + SLACK && ![...(inTank[t] ?? [])].some((other) => foes[i]?.has(other));
   /** At least so much for what is still open: two bounds, the better counts. */
   function least(from: number): number {
     let [plain, priced] = [0, -room.reduce((sum, litres, t) => sum + litres * (price[t] ?? 0), 0)];
@@ -73,15 +91,16 @@ export function assign({
         const value = may(i, t);
         if (value === null || !fits(i, t)) continue;
         low = Math.min(low, value);
-        lowPriced = Math.min(lowPriced, value + size(i) * (price[t] ?? 0));
+        lowPriced = Math.min(lowPriced, value + size(i, t) * (price[t] ?? 0));
       }
       plain += low;
       priced += lowPriced;
     }
     return Math.max(plain, priced);
   }
+  let steps = 0;
   function place(k: number, total: number): void {
-    if (total + least(k) >= best.total - SLACK) return;
+    if (steps++ > mostSteps || total + least(k) >= best.total - SLACK) return;
     const i = order[k];
     if (i === undefined) {
       best = { total, chosen: [...chosen] };
@@ -90,7 +109,7 @@ export function assign({
     const options = tanks
       .flatMap((_, t) => {
         const value = may(i, t);
-        return value !== null && fits(i, t) ? [{ t, value, weighed: value + size(i) * (price[t] ?? 0) }] : [];
+        return value !== null && fits(i, t) ? [{ t, value, weighed: value + size(i, t) * (price[t] ?? 0) }] : [];
       })
       .sort((a, b) => a.weighed - b.weighed);
     const tried = new Set<string>();
@@ -106,16 +125,18 @@ export function assign({
       if (same !== null && tried.has(same)) continue;
       if (same !== null) tried.add(same);
       chosen[i] = t;
-      room[t] = (room[t] ?? 0) - size(i);
+      room[t] = (room[t] ?? 0) - size(i, t);
       inTank[t]?.add(i);
       place(k + 1, total + value);
       inTank[t]?.delete(i);
-      room[t] = (room[t] ?? 0) + size(i);
+      room[t] = (room[t] ?? 0) + size(i, t);
     }
     chosen[i] = null;
     place(k + 1, total + dear);
   }
+  const bound = least(0);
   place(0, 0);
+  const isExact = steps <= mostSteps;
   const assignment = lots.map(({ id }, i) => {
     const t = best.chosen[i] ?? null;
     return { lot: id, tank: t === null ? null : (tanks[t]?.id ?? null) };
@@ -124,6 +145,8 @@ export function assign({
     assignment,
     unplaced: assignment.filter(({ tank }) => tank === null).length,
     cost: best.chosen.reduce<number>((sum, t, i) => sum + (t === null ? 0 : (may(i, t) ?? 0)), 0),
+    isExact,
+    gap: isExact || best.total <= 0 ? 0 : Math.max(0, (best.total - bound) / best.total),
   };
 }
 
@@ -133,6 +156,7 @@ function findPrices(
   tanks: readonly Sized[],
   cost: readonly (readonly (number | null)[])[],
   dear: number,
+  size: (i: number, t: number) => number,
 ): number[] {
   let price = tanks.map(() => 0);
   let [best, bestPrice] = [-Infinity, price];
@@ -140,16 +164,16 @@ function findPrices(
   for (let round = 0; round < PRICE_ROUNDS; round++) {
     const used = tanks.map(() => 0);
     let bound = -tanks.reduce((sum, { litres }, t) => sum + litres * (price[t] ?? 0), 0);
-    lots.forEach(({ litres }, i) => {
+    lots.forEach((_lot, i) => {
       let [low, where] = [dear, -1];
       tanks.forEach((_, t) => {
         const value = cost[i]?.[t] ?? null;
-        if (value === null || litres > (tanks[t]?.litres ?? 0) + SLACK) return;
-        const priced = value + litres * (price[t] ?? 0);
+        if (value === null || size(i, t) > (tanks[t]?.litres ?? 0) + SLACK) return;
+        const priced = value + size(i, t) * (price[t] ?? 0);
         if (priced < low) [low, where] = [priced, t];
       });
       bound += low;
-      if (where >= 0) used[where] = (used[where] ?? 0) + litres;
+      if (where >= 0) used[where] = (used[where] ?? 0) + size(i, where);
     });
     if (bound > best) [best, bestPrice] = [bound, price];
     else pace *= 0.9;

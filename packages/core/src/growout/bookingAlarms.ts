@@ -1,16 +1,16 @@
 import type { Alarm } from '../agenda';
-import type { LarderView } from '../larder';
 import type { RoomTank } from '../room';
 import type { SpawningAttempt } from '../spawning';
 import { totalHeads } from '../stock';
 import { addDays, formatDay } from '../time';
+import type { GrowoutView } from './facts';
 import { tankFreeOn } from './tankFreeOn';
 
 /** Plans further ahead than this are not checked yet. */
 const AHEAD_DAYS = 42;
 
 /** What keeps a planned tank from being used on its day, in words; null when nothing does. */
-function hindranceOf(attempt: SpawningAttempt, tank: RoomTank, view: LarderView): string | null {
+function hindranceOf(attempt: SpawningAttempt, tank: RoomTank, view: GrowoutView): string | null {
   const day = attempt.setUpOn ?? attempt.from;
   const code = tank.code;
   const others = (view.lotsByTank.get(tank.id) ?? []).filter(
@@ -18,6 +18,8 @@ function hindranceOf(attempt: SpawningAttempt, tank: RoomTank, view: LarderView)
   );
   const quarantine = view.stock.quarantines[tank.id];
   if (quarantine && quarantine.endsOn > day) return `${code} is in quarantine until ${formatDay(quarantine.endsOn, view.today)}.`;
+  const move = view.movesTo.get(tank.id)?.find(({ on, lotId }) => on <= day && !attempt.parentLotIds.includes(lotId));
+  if (move) return `The plan of places puts ${move.heads} young into ${code} on ${formatDay(move.on, view.today)}.`;
   const [other] = others;
   if (other) {
     const free = tankFreeOn(view, tank.id);
@@ -34,7 +36,7 @@ function hindranceOf(attempt: SpawningAttempt, tank: RoomTank, view: LarderView)
 }
 
 /** The free tank nearest in size and place that could be used on a day instead. */
-function nearestFree(tank: RoomTank, day: string, view: LarderView): RoomTank | null {
+function nearestFree(tank: RoomTank, day: string, view: GrowoutView): RoomTank | null {
   const distance = (other: RoomTank) =>
     Math.abs(Math.log(other.litres / tank.litres)) * 4 + (other.rackCode === tank.rackCode ? 0 : 1);
   const free = view.room.tanks.filter((other) => {
@@ -47,7 +49,7 @@ function nearestFree(tank: RoomTank, day: string, view: LarderView): RoomTank | 
 }
 
 /** Attempts whose tank is taken, in quarantine or not ready on the day it is planned for, with the nearest free one. */
-export function bookingAlarms(view: LarderView): Alarm[] {
+export function bookingAlarms(view: GrowoutView): Alarm[] {
   return [...view.attempts.values()].flatMap((attempt): Alarm[] => {
     const day = attempt.setUpOn ?? attempt.from;
     const tank = view.tanks.get(attempt.tankId);

@@ -1,5 +1,59 @@
-export { crowdingForecast, tankCrowding, youngCarried, type CrowdingForecast } from './crowding';
+export {
+  airlessHours,
+  crowdingForecast,
+  loadCourse,
+  tankAhead,
+  tankCrowding,
+  youngCarried,
+  type CrowdingForecast,
+  type LoadPoint,
+} from './crowding';
 export { tankFreeOn } from './tankFreeOn';
 export { growoutAgenda } from './agenda';
 export { ageAt, crowdedOn, CURVES, fit, lengthAt, readyOn, type Curve, type GrowthCurve, type LengthPoint } from './growth';
-export { assign } from './assign';
+export { assign, type Assigned } from './assign';
+export {
+  dayIn,
+  daysAhead,
+  fitOff,
+  growBrood,
+  growthOf,
+  lengthBand,
+  readyShares,
+  shareOver,
+  SHARES,
+  usualMm,
+  type AgedSample,
+  type BroodGrowth,
+  type Likely,
+  type ShareReady,
+} from './broodGrowth';
+export { slowGrowth, type SlowGrowth } from './slowGrowth';
+export { NO_GROWOUT, readGrowout, type GrowoutFacts, type GrowoutView, type PlacedMove } from './facts';
+export {
+  PLACE_WISHES,
+  planPlaces,
+  USUAL_CHOICES,
+  WISH_WORDS,
+  type PlaceChoices,
+  type PlacePlan,
+  type PlaceWish,
+  type PlannedPlace,
+} from './placePlan';
+export { TANK_SIZES, tanksByWeek, type TankSize, type TankWeek } from './tanksByWeek';
+export {
+  compareGrading,
+  dangerRatio,
+  MOST_CLASSES,
+  shareAtRisk,
+  suggestClasses,
+  type SchoolCost,
+  type SizeClass,
+} from './grading';
+export { faultRates, type FaultRate, type Selection } from './faults';
+export { DECISIONS, DECISION_WORDS, FAULTS, FAULT_WORDS, type Decision, type Fault } from './keys';
+export { expectedInPond, markRecapture, type Estimate } from './pond';
+export { decideSorting, type SortingDecision } from './decideSorting';
+export { outlookOf, type FillingTank, type Outlook } from './outlook';
+export { dayOfAge, growthPicture, type GrowthPicture, type GrowthTarget, type TargetDates } from './growthPicture';
+export { PLACE_DAYS } from './pieces';

@@ -1,6 +1,7 @@
 import type { LoggedOutcome, Moment } from '../agenda';
 import { readBroods, type BroodsFacts } from '../broods';
-import { readLarder, type LarderFacts, type LarderView } from '../larder';
+import { readGrowout, type GrowoutFacts, type GrowoutView } from '../growout';
+import { readLarder, type LarderFacts } from '../larder';
 import { readRoom, type RoomFacts } from '../room';
 import { readSpecies, type SpeciesFacts } from '../species';
 import { readSpawning, type SpawningFacts } from '../spawning';
@@ -21,12 +22,13 @@ export interface HouseFacts {
   spawning: SpawningFacts;
   broods: BroodsFacts;
   larder: LarderFacts;
+  growout: GrowoutFacts;
   /** What was ticked or left out, today and later. */
   agenda: { outcomes: readonly LoggedOutcome[] };
 }
 
 /** A house with everything looked up and worked out once, as it stands at a moment. */
-export interface HouseView extends LarderView {
+export interface HouseView extends GrowoutView {
   outcomes: readonly LoggedOutcome[];
 }
 
@@ -35,5 +37,6 @@ export function readHouse(facts: HouseFacts, now: Instant): HouseView {
   const moment: Moment = { now, timeZone: facts.timeZone, today: houseDay(now, facts.timeZone) };
   const room = readRoom({ ...moment, species: readSpecies(facts.species) }, facts.room);
   const spawning = readSpawning(readStock(room, facts.stock), facts.spawning);
-  return { ...readLarder(readBroods(spawning, facts.broods), facts.larder), outcomes: facts.agenda.outcomes };
+  const larder = readLarder(readBroods(spawning, facts.broods), facts.larder);
+  return { ...readGrowout(larder, facts.growout), outcomes: facts.agenda.outcomes };
 }

@@ -11,7 +11,7 @@ import {
   type Culture,
   type LarderFacts,
 } from '../larder';
-import { crowdingForecast, tankCrowding, tankFreeOn, youngCarried } from '../growout';
+import { crowdingForecast, NO_GROWOUT, tankCrowding, tankFreeOn, youngCarried } from '../growout';
 import { daysBetween, houseDay } from '../time';
 import { QUIET_ROOM, type RoomTank } from '../room';
 import { defaultRecipe, type SpawningAttempt } from '../spawning';
@@ -128,6 +128,7 @@ const factsOf = ({
   stock: { ...NO_STOCK, lots, programmes },
   spawning: { attempts },
   broods: { broods, temperatures: {}, learned: [] },
+  growout: NO_GROWOUT,
   larder: { ...EMPTY_LARDER, ...larder },
   agenda: { outcomes },
 });

@@ -74,6 +74,14 @@ export type FirstFoodSchool = (typeof FIRST_FOOD_SCHOOLS)[number];
 export const FEEDING_SCHOOLS = ['vanishes', 'heavy', 'little', 'seeded'] as const;
 export type FeedingSchool = (typeof FEEDING_SCHOOLS)[number];
 
+/** How young grow up: parted by size, left together, or with their parents. */
+export const GROWING_SCHOOLS = ['bySize', 'together', 'withParents'] as const;
+export type GrowingSchool = (typeof GROWING_SCHOOLS)[number];
+
+/** When young leave a colony. */
+export const COLONY_SCHOOLS = ['atLength', 'whenChased', 'never'] as const;
+export type ColonySchool = (typeof COLONY_SCHOOLS)[number];
+
 /** The choices of one attempt; where keepers disagree each school can be chosen and compared afterwards. */
 export interface Recipe {
   eggPlan: EggPlan;
@@ -115,6 +123,10 @@ export interface Recipe {
   nextLever: Lever | null;
   firstFood: FirstFoodSchool | null;
   feeding: FeedingSchool | null;
+  growing: GrowingSchool | null;
+  outOfColony: ColonySchool | null;
+  /** The length at which young leave a colony, mm. */
+  colonyOutMm: number | null;
   /** Months of the year that it is meant for, 1..12, both included; none means any. */
   seasons: readonly (readonly [number, number])[];
 }
@@ -150,6 +162,9 @@ export const BARE_RECIPE: Omit<Recipe, 'eggPlan' | 'fungus' | 'trigger' | 'daily
   nextLever: null,
   firstFood: null,
   feeding: null,
+  growing: null,
+  outOfColony: null,
+  colonyOutMm: null,
   seasons: [],
 };
 

@@ -3,7 +3,9 @@ import type {
   Cover,
   CoverKind,
   EggPlan,
+  ColonySchool,
   FeedingSchool,
+  GrowingSchool,
   FirstFoodSchool,
   FungusSchool,
   Lever,
@@ -42,6 +44,16 @@ export const FEEDING_WORDS: Record<FeedingSchool, string> = {
   heavy: 'Heavy, for growth, with more changes',
   little: 'As little as possible',
   seeded: 'Next to nothing: the tank feeds them',
+};
+export const GROWING_WORDS: Record<GrowingSchool, string> = {
+  bySize: 'Parted by size',
+  together: 'All together',
+  withParents: 'With their parents',
+};
+export const COLONY_WORDS: Record<ColonySchool, string> = {
+  atLength: 'At a set length',
+  whenChased: 'When they are chased',
+  never: 'Never: they stay',
 };
 export const LEVER_WORDS: Record<Lever, string> = {
   cooler: 'Cooler change',
@@ -145,6 +157,9 @@ export const RECIPE_FIELDS: readonly RecipeField[] = [
   { key: 'dailyChangeFraction', label: 'Daily change', group: 'eggs', unit: '%' },
   { key: 'firstFood', label: 'First food', group: 'eggs', words: FIRST_FOOD_WORDS },
   { key: 'feeding', label: 'How much food', group: 'eggs', words: FEEDING_WORDS },
+  { key: 'growing', label: 'Grow up', group: 'eggs', words: GROWING_WORDS },
+  { key: 'outOfColony', label: 'Out of the colony', group: 'eggs', words: COLONY_WORDS },
+  { key: 'colonyOutMm', label: 'Out at', group: 'eggs', unit: 'mm' },
 ];
 
 /** A field's value in words; null when nothing was said. */

@@ -3,8 +3,12 @@ import type { Figures } from './profile';
 /** The middle of a figure's range. */
 export const middle = (range: readonly [number, number]): number => (range[0] + range[1]) / 2;
 
-/** Gompertz through the young's length and the middle of the sale length at the middle of the sale age. */
-function growthCurve(figures: Figures): { start: number; limit: number; ratePerDay: number } {
+/** Gompertz through the young's length and the middle of the sale length at the middle of the sale age, from that of feeding on. */
+export function growthCurve(figures: Pick<Figures, 'fryMm' | 'adultMm' | 'saleMm' | 'saleDays'>): {
+  start: number;
+  limit: number;
+  ratePerDay: number;
+} {
   const start = middle(figures.fryMm);
   const limit = Math.max(middle(figures.adultMm), middle(figures.saleMm) * 1.1, start * 1.2);
   const atSale = Math.min(Math.max(middle(figures.saleMm), start * 1.05), limit * 0.98);

@@ -32,6 +32,7 @@ export {
   meanOfTenthMm,
   middle,
   smallestTenthMm,
+  growthCurve,
 } from './growth';
 export { firstFood, foodsOn, foodSpans, SIZE_CLASSES, substitutesFor, type FoodsOfDay, type FoodSpan } from './foods';
 export { lifeOf, type SpeciesLife } from './life';

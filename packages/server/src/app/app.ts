@@ -12,6 +12,7 @@ import { PHOTO_BYTES } from '@freshet/contract/stock';
 import { accountHandlers } from '../accounts';
 import { broodsHandlers } from '../broods';
 import { houseHandlers } from '../house';
+import { growoutHandlers } from '../growout';
 import { larderHandlers } from '../larder';
 import { logHandlers } from '../log';
 import { DomainError, mount, problemHandler, sessions, type Who } from '../platform';
@@ -153,7 +154,8 @@ export function buildApp({ services, log, secret, webFolder }: AppOptions): Expr
     return userId && houseId ? services.accounts.who(userId, houseId) : null;
   };
   const router = express.Router();
-  const { accounts, house, room, species, stock, lines, spawning, broods, broodPages, larder, rounds } = services;
+  const { accounts, house, room, species, stock, lines, spawning, broods, broodPages, larder, growout, growoutRecord, rounds } =
+    services;
   const { readiness, water, probes, biosecurity } = services;
   const viewOf = (who: Who) => house.view(who);
   mount(router, AREAS.accounts, accountHandlers(accounts), whoOf);
@@ -187,6 +189,7 @@ export function buildApp({ services, log, secret, webFolder }: AppOptions): Expr
   );
   mount(router, AREAS.broods, broodsHandlers(broods, broodPages, services), whoOf);
   mount(router, AREAS.larder, larderHandlers(larder, viewOf), whoOf);
+  mount(router, AREAS.growout, growoutHandlers(growout, growoutRecord, viewOf), whoOf);
   mount(router, AREAS.transfers, transfersHandlers(services.transfers), whoOf);
   mount(router, AREAS.rounds, roundsHandlers(rounds), whoOf);
   app.use(router);

@@ -11,6 +11,7 @@ import {
   createRecord,
   type BroodsService,
 } from '../broods';
+import { createGrowout, createGrowoutRecord } from '../growout';
 import { createHouse } from '../house';
 import { createLarder } from '../larder';
 import { createLog } from '../log';
@@ -89,6 +90,8 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
   const drops = createDrops({ clock, room, stock, species, repository: broods.repository });
   const record = createRecord({ clock, room, stock, species, spawning, broods, repository: broods.repository });
   const larder = createLarder({ ...entered, room });
+  const growout = createGrowout({ ...entered, room, stock });
+  const growoutRecord = createGrowoutRecord({ repository: growout.repository, stock, broods });
   const roundsRepository = createRoundsRepository(database);
   const house = createHouse({
     clock,
@@ -99,6 +102,7 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
     stock,
     broods,
     larder,
+    growout,
     slices: {
       room: createRoomFacts({ clock, room, readiness, water, probes, biosecurity, care, hours }),
       stock: createStockFacts({ clock, stock, broodstock: lines.broodstock, biosecurity }),
@@ -145,6 +149,8 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
     record,
     drops,
     larder,
+    growout,
+    growoutRecord,
     house,
     transfers,
     rounds,

@@ -1,4 +1,4 @@
-import type { BroodRecord } from '@freshet/core/broods';
+import type { BroodRecord, LengthSample } from '@freshet/core/broods';
 import { summariseLengths, totalHeads, type Heads } from '@freshet/core/stock';
 import type { LotRow, SampleRow } from '../stock';
 import type { BroodRow, KeepingRow, ObservationRow, PeatBagRow } from './broods.repository';
@@ -9,14 +9,20 @@ const SAMPLED_TOGETHER_MS = 7 * 86_400_000;
 /** Everybody in some lots. */
 export const sumHeads = (lots: readonly Heads[]) => lots.reduce((total, lot) => total + totalHeads(lot), 0);
 
-/** One sample of all lots measured within a week of the newest. */
-function toMeasured(samples: readonly SampleRow[]): NonNullable<BroodRecord['measured']> | null {
-  const newest = samples.reduce((last, { at }) => (at > last ? at : last), '');
-  const since = newest && new Date(Date.parse(newest) - SAMPLED_TOGETHER_MS).toISOString();
-  const lengths = samples.filter(({ at }) => at >= since).flatMap((sample) => sample.lengths);
-  if (lengths.length === 0) return null;
-  const { meanMm, smallestTenthMm, count } = summariseLengths(lengths);
-  return { at: newest, meanMm, smallestTenthMm, count };
+/** Samples as weeks: all lots measured within a week are one, of the newest of each lot in it. @param rows - in any order */
+function toSamples(rows: readonly SampleRow[]): LengthSample[] {
+  const left = [...rows].sort((a, b) => (a.at < b.at ? 1 : -1));
+  const found: LengthSample[] = [];
+  while (left[0]) {
+    const { at } = left[0];
+    const since = new Date(Date.parse(at) - SAMPLED_TOGETHER_MS).toISOString();
+    const older = left.findIndex((row) => row.at < since);
+    const week = left.splice(0, older < 0 ? left.length : older);
+    const newest = [...new Map([...week].reverse().map((row) => [row.lotId, row])).values()];
+    const { meanMm, smallestTenthMm, spread, count } = summariseLengths(newest.flatMap(({ lengths }) => lengths));
+    found.unshift({ at, meanMm, smallestTenthMm, spread, count });
+  }
+  return found;
 }
 
 const toKeeping = ({ plan, fungus, dyeMgPerL, dyeStockPercent, dailyChangeFraction, container, why, at }: KeepingRow) => ({
@@ -30,18 +36,19 @@ const toKeeping = ({ plan, fungus, dyeMgPerL, dyeStockPercent, dailyChangeFracti
   since: at,
 });
 
-/** What has been logged of a brood. @param lots - all or the living ones @param samples - the newest of each lot */
+/** What has been logged of a brood. @param lots - all or the living ones @param rows - samples of their lengths */
 export function toFacts(
   brood: BroodRow,
   seen: readonly ObservationRow[],
   lots: readonly LotRow[],
-  samples: readonly SampleRow[] = [],
+  rows: readonly SampleRow[] = [],
   eggs: { keeping?: KeepingRow | undefined; bag?: PeatBagRow | undefined } = {},
 ): BroodRecord {
   const last = (kind: ObservationRow['kind']) => {
     const row = seen.findLast((observation) => observation.kind === kind);
     return row ? { from: row.fromAt, to: row.toAt } : null;
   };
+  const samples = toSamples(rows);
   return {
     id: brood.id,
     name: brood.name,
@@ -52,7 +59,8 @@ export function toFacts(
     freeSwimming: last('freeSwimming'),
     eggsSeenAt: last('eggsSeen')?.to ?? null,
     alive: sumHeads(lots),
-    measured: toMeasured(samples),
+    measured: samples.at(-1) ?? null,
+    samples,
     keeping: eggs.keeping ? toKeeping(eggs.keeping) : null,
     peat: eggs.bag
       ? { label: eggs.bag.label, place: eggs.bag.place, moisture: eggs.bag.moisture, wetOn: eggs.bag.wetOn, at: eggs.bag.at }

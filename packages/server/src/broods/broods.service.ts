@@ -245,13 +245,13 @@ export function createBroods(deps: {
       const [rows, seen, samples, keepings, bags] = await Promise.all([
         repository.byIds(at, broodIds),
         repository.observationsOf(at, broodIds),
-        stock.repository.newestSamples(at, lotIds),
+        stock.repository.samplesOf(at, lotIds),
         repository.keepings.newestBy(at, 'broodId', broodIds),
         repository.peatBags.newestBy(at, 'broodId', broodIds),
       ]);
       const keepingBy = new Map(keepings.map((row) => [row.broodId, row]));
       const bagBy = new Map(bags.map((row) => [row.broodId, row]));
-      const sampleBy = new Map(samples.map((row) => [row.lotId, row]));
+      const samplesBy = groupBy(samples, (row) => row.lotId);
       const seenBy = groupBy(seen, (row) => row.broodId);
       const facts = rows.map((row) => {
         const lots = lotsBy.get(row.id) ?? [];
@@ -259,7 +259,7 @@ export function createBroods(deps: {
           row,
           seenBy.get(row.id) ?? [],
           lots,
-          lots.flatMap(({ id }) => sampleBy.get(id) ?? []),
+          lots.flatMap(({ id }) => samplesBy.get(id) ?? []),
           { keeping: keepingBy.get(row.id), bag: bagBy.get(row.id) },
         );
       });

@@ -3,6 +3,7 @@ import { onDay, readHouse, tankLife, type HouseFacts, type HouseView } from '@fr
 import { readSpecies } from '@freshet/core/species';
 import { houseDay } from '@freshet/core/time';
 import type { createBroodsFacts, BroodsService } from '../broods';
+import type { GrowoutService } from '../growout';
 import type { LarderService } from '../larder';
 import type { LogService } from '../log';
 import type { Clock, Reading, Who } from '../platform';
@@ -20,6 +21,7 @@ interface Deps {
   stock: StockService;
   broods: BroodsService;
   larder: LarderService;
+  growout: GrowoutService;
   slices: {
     room: RoomFactsLoader;
     stock: ReturnType<typeof createStockFacts>;
@@ -48,16 +50,17 @@ const KEPT_HOUSES = 50;
  * The snapshot of a house: every area's slice, built once per revision of the log and shared by the round, the Horizon, the larder, the
  * tanks and devices.
  */
-export function createHouse({ clock, log, room, probes, species, stock, broods, larder, slices, outcomesSince }: Deps) {
+export function createHouse({ clock, log, room, probes, species, stock, broods, larder, growout, slices, outcomesSince }: Deps) {
   const kept = new Map<string, Kept>();
 
   async function build(who: Who, revision: number): Promise<HouseFacts> {
     const today = houseDay(clock.now(), who.timeZone);
-    const [rooms, living, saved, larderFacts, outcomes] = await Promise.all([
+    const [rooms, living, saved, larderFacts, growoutFacts, outcomes] = await Promise.all([
       room.repository.all(who),
       stock.repository.living(who),
       species.facts(who),
       larder.facts(who),
+      growout.facts(who),
       outcomesSince(who, today),
     ]);
     const kinds = readSpecies(saved);
@@ -82,6 +85,7 @@ export function createHouse({ clock, log, room, probes, species, stock, broods, 
       spawning: spawningFacts,
       broods: broodsFacts,
       larder: larderFacts,
+      growout: growoutFacts,
       agenda: { outcomes },
     };
   }

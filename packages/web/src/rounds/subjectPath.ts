@@ -9,6 +9,7 @@ export function subjectPath({ kind, id }: Item['subject']): string {
     tank: `/tanks/${id}`,
     attempt: `/spawns/${id}`,
     larder: '/larder',
+    growout: '/growout',
     species: `/species/${id}`,
   }[kind];
 }

@@ -13,7 +13,7 @@ const GROUPS: Record<RecipeField['group'], string> = {
   eggs: 'Eggs and young',
 };
 const ORDER: RecipeField['group'][] = ['trigger', 'eggs', 'fish', 'tank', 'water'];
-const MAY_BE_EMPTY = new Set(['nextLever', 'firstFood', 'feeding']);
+const MAY_BE_EMPTY = new Set(['nextLever', 'firstFood', 'feeding', 'growing', 'outOfColony']);
 const EMPTY_STEP: StepDraft = { lever: 'cooler', day: '0', share: '', degC: '', hours: '' };
 const EFFECTS = SCHOOL_EFFECTS as Partial<Record<string, string>>;
 

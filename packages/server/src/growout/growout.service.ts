@@ -1,0 +1,249 @@
+import { v7 as newId } from 'uuid';
+import type { BodyOf } from '@freshet/contract/endpoints';
+import type { growoutEndpoints } from '@freshet/contract/growout';
+import { decideSorting, DECISION_WORDS, DECISIONS, type GrowoutFacts, type GrowoutView } from '@freshet/core/growout';
+import { codeOf } from '@freshet/core/room';
+import { holdsFrom } from '@freshet/core/spawning';
+import { totalHeads } from '@freshet/core/stock';
+import { exactly, formatDay } from '@freshet/core/time';
+import type { Ticks } from '../agenda';
+import type { Applied, LogService, Scope } from '../log';
+import { DomainError, type Database, type Reading, type Who } from '../platform';
+import type { RoomService } from '../room';
+import type { LotRow, StockService } from '../stock';
+import { createGrowoutRepository } from './growout.repository';
+
+type Body<Name extends keyof typeof growoutEndpoints> = BodyOf<(typeof growoutEndpoints)[Name]>;
+const invalid = (detail: string, pointer: string) => new DomainError('request/invalid', { detail, pointer });
+
+interface Deps {
+  database: Database;
+  log: LogService;
+  ticks: Ticks;
+  room: RoomService;
+  stock: StockService;
+}
+
+/** Where young go on, how they are sorted, and what is wrong with how many. */
+export function createGrowout({ database, log, ticks, room, stock }: Deps) {
+  const repository = createGrowoutRepository(database);
+  const { plans, sortings, selections } = repository;
+  log.register({
+    places: { tables: [plans] },
+    sorting: stock.ledgerUndoing({
+      tables: [sortings, stock.repository.sizeSamples, stock.repository.headCounts],
+      after: stock.placeBack,
+    }),
+    selection: stock.ledgerUndoing({ tables: [selections] }),
+  });
+  ticks.register({
+    moveYoung: { entry: 'move', apply: (scope, { id, amount, at }) => applyPlaced(scope, id, amount, at) },
+    measureYoung: { entry: 'lengths', apply: (scope, { id, amount, at }) => applyLength(scope, id, amount, at) },
+  });
+
+  /** A move of the plan is made: as many as are left of those planned. */
+  async function applyPlaced(scope: Scope, moveId: string, amount: number | null, at: string): Promise<Applied> {
+    const plan = await repository.newestPlan(scope);
+    const move = plan?.moves.find((one) => one.moveId === moveId);
+    if (!move) throw invalid('This move is of a plan that was dropped.', '#/tick/id');
+    const lot = await stock.lockLot(scope, move.lotId);
+    const wanted = Math.min(totalHeads(lot), Math.max(1, Math.round(amount ?? move.heads)));
+    return stock.applyMove(scope, {
+      lotId: lot.id,
+      newLotId: newId(),
+      toTankId: move.toTankId,
+      heads: takeHeads(lot, wanted),
+      at,
+    });
+  }
+
+  /** One usual length, typed beside the chore. */
+  async function applyLength(scope: Scope, lotId: string, mm: number | null, at: string): Promise<Applied | null> {
+    if (mm === null) return null;
+    if (mm <= 0 || mm > 500) throw invalid('A length between 0 and 500 mm.', '#/amount');
+    const lot = await stock.lockLot(scope, lotId);
+    await stock.repository.sizeSamples.insert(scope, {
+      id: newId(),
+      entryId: scope.entryId,
+      lotId: lot.id,
+      lengths: [mm],
+      method: 'ruler',
+      at,
+    });
+    return { text: `One measured: ${mm} mm`, tankId: lot.tankId, subjectId: lot.broodId ?? lot.id };
+  }
+
+  async function applySorting(scope: Scope, body: Body<'sortYoung'>): Promise<Applied> {
+    const lot = await stock.lockLot(scope, body.lotId);
+    const booked = totalHeads(lot);
+    const classes = body.classes.filter(({ heads }) => heads > 0);
+    const decision = decideSorting(booked, classes, body.rest);
+    if (!decision.ok) throw invalid(decision.message, `#/${decision.field}`);
+    if (lot.unsexed < booked && (classes.length > 1 || decision.missing !== 0))
+      throw invalid('Some of them are sexed: sort them with Move, by sex.', '#/classes');
+    const { missing } = decision;
+    const { rest } = body;
+    if (missing !== 0 && (missing < 0 || rest === 'wrongCount'))
+      await stock.applyCount(scope, lot.id, booked - missing, exactly(body.at));
+    else if (missing > 0 && rest !== null && rest !== 'wrongCount')
+      await stock.applyLoss(scope, {
+        lotId: lot.id,
+        heads: { males: 0, females: 0, unsexed: missing },
+        cause: rest,
+        at: exactly(body.at),
+      });
+    const told: string[] = [];
+    // Whoever stays is left over: all others go out first.
+    for (const one of [...classes].sort((a, b) => Number(a.toTankId === null) - Number(b.toTankId === null))) {
+      const left = await stock.lockLot(scope, lot.id);
+      const isAll = one.heads === totalHeads(left);
+      const tank = one.toTankId ? await room.getTank(scope, one.toTankId) : null;
+      if (one.toTankId && one.toTankId !== left.tankId)
+        await stock.applyMove(scope, {
+          lotId: lot.id,
+          newLotId: one.lotId,
+          toTankId: one.toTankId,
+          heads: isAll ? left : takeHeads(left, one.heads),
+          at: body.at,
+        });
+      const stays = isAll || !one.toTankId || one.toTankId === left.tankId;
+      if (one.lengthMm !== null)
+        await stock.repository.sizeSamples.insert(scope, {
+          id: newId(),
+          entryId: scope.entryId,
+          lotId: stays ? lot.id : one.lotId,
+          lengths: [one.lengthMm],
+          method: 'ruler',
+          at: body.at,
+        });
+      told.push(`${one.heads} ${one.name}${tank ? ` into ${tank.code}` : ''}`);
+    }
+    await sortings.insert(scope, {
+      id: newId(),
+      entryId: scope.entryId,
+      lotId: lot.id,
+      broodId: lot.broodId,
+      speciesKey: lot.speciesKey,
+      tankId: lot.tankId,
+      booked,
+      missing,
+      classes: classes.map(({ name, heads, lengthMm }) => ({ name, heads, lengthMm })),
+      drained: body.drained,
+      at: body.at,
+    });
+    const from = lot.tankId ? await room.getTank(scope, lot.tankId) : null;
+    return {
+      text: `${from?.code ?? 'no tank'} ${body.drained ? 'drained' : 'sorted'}: ${told.join(', ')}${missing > 0 ? `; ${missing} missing` : ''}`,
+      tankId: lot.tankId,
+      subjectId: lot.broodId ?? lot.id,
+    };
+  }
+
+  return {
+    repository,
+
+    /** The moves of the plan that was taken. */
+    async facts(at: Reading): Promise<GrowoutFacts> {
+      const plan = await repository.newestPlan(at);
+      return {
+        moves: (plan?.moves ?? []).map(({ moveId, ...move }) => ({ ...move, id: moveId, takenAt: plan?.at ?? '' })),
+      };
+    },
+
+    /** @param view - the house as it is, asked before the transaction */
+    async takePlaces(who: Who, body: Body<'takePlaces'>, view: GrowoutView) {
+      const before = await log.replay(who, 'places', body);
+      if (before) return before;
+      const wanted = new Map<string, number>();
+      const broodOf = new Map<string, string | null>();
+      body.moves.forEach((move, i) => {
+        const at = (field: string) => `#/moves/${i}/${field}`;
+        const lot = view.stock.lots.find(({ id }) => id === move.lotId);
+        if (!lot) throw invalid('These animals are no longer there.', at('lotId'));
+        broodOf.set(lot.id, lot.broodId);
+        const sum = (wanted.get(lot.id) ?? 0) + move.heads;
+        wanted.set(lot.id, sum);
+        if (sum > totalHeads(lot)) throw invalid(`Only ${totalHeads(lot)} live in it.`, at('heads'));
+        if (!view.tanks.has(move.toTankId)) throw invalid('There is no such tank.', at('toTankId'));
+        if (move.toTankId === lot.tankId) throw invalid('They are in that tank already.', at('toTankId'));
+        if (move.on < view.today) throw invalid('That day is over.', at('on'));
+        const [booking] = holdsFrom(view.attemptsByTank.get(move.toTankId) ?? [], move.on);
+        if (booking)
+          throw invalid(
+            `${codeOf(view, move.toTankId)} is booked for ${booking.name}${booking.to ? ` until ${formatDay(booking.to, view.today)}` : ''}.`,
+            at('toTankId'),
+          );
+      });
+      return log.record(who, { kind: 'places', asked: body, when: exactly(body.at) }, async (scope) => {
+        await plans.insert(scope, {
+          id: newId(),
+          entryId: scope.entryId,
+          moves: body.moves.map((move) => ({ ...move, broodId: broodOf.get(move.lotId) ?? null })),
+          at: body.at,
+        });
+        const heads = body.moves.reduce((sum, move) => sum + move.heads, 0);
+        return {
+          text:
+            body.moves.length === 0
+              ? 'Plan of places dropped'
+              : `Plan of places taken: ${heads} young in ${body.moves.length === 1 ? 'one move' : `${body.moves.length} moves`}`,
+        };
+      });
+    },
+
+    async sortYoung(who: Who, body: Body<'sortYoung'>) {
+      const before = await log.replay(who, 'sorting', body);
+      if (before) return before;
+      const lot = await stock.repository.lots.get(who, body.lotId);
+      for (const [i, { toTankId, heads }] of body.classes.entries())
+        if (!body.override && toTankId && heads > 0 && toTankId !== lot?.tankId)
+          await mayTake(who, body.lotId, toTankId, `#/classes/${i}/toTankId`);
+      return log.record(who, { kind: 'sorting', asked: body, when: exactly(body.at) }, (scope) => applySorting(scope, body));
+    },
+
+    selectYoung: (who: Who, body: Body<'selectYoung'>) =>
+      log.record(who, { kind: 'selection', asked: body, when: exactly(body.at) }, async (scope) => {
+        const lot = await stock.lockLot(scope, body.lotId);
+        if (body.seen > totalHeads(lot)) throw invalid(`Only ${totalHeads(lot)} live in it: count again first.`, '#/seen');
+        const { seen, faults, decisions, note, at } = body;
+        if (decisions.end > 0)
+          await stock.applyLoss(scope, { lotId: lot.id, heads: takeHeads(lot, decisions.end), cause: 'cull', at: exactly(at) });
+        await selections.insert(scope, {
+          id: newId(),
+          entryId: scope.entryId,
+          lotId: lot.id,
+          broodId: lot.broodId,
+          speciesKey: lot.speciesKey,
+          seen,
+          faults,
+          decisions,
+          note,
+          at,
+        });
+        const told = DECISIONS.flatMap((one) => (decisions[one] > 0 ? [`${decisions[one]} ${DECISION_WORDS[one]}`] : []));
+        const tank = lot.tankId ? await room.getTank(scope, lot.tankId) : null;
+        return {
+          text: `${tank?.code ?? 'no tank'}: ${seen} looked at${told.length > 0 ? `, ${told.join(', ')}` : ''}`,
+          tankId: lot.tankId,
+          subjectId: lot.broodId ?? lot.id,
+        };
+      }),
+  };
+
+  async function mayTake(who: Who, lotId: string, toTankId: string, pointer: string): Promise<void> {
+    try {
+      await stock.mustTake(who, { lotId, toTankId });
+    } catch (error) {
+      if (!(error instanceof DomainError)) throw error;
+      throw new DomainError(error.code, { detail: error.detail, pointer, cause: error });
+    }
+  }
+}
+export type GrowoutService = ReturnType<typeof createGrowout>;
+
+/** So many of a lot: those of no known sex first, then females and males. */
+function takeHeads({ males, females, unsexed }: Pick<LotRow, 'males' | 'females' | 'unsexed'>, count: number) {
+  const ofUnsexed = Math.min(unsexed, count);
+  const ofFemales = Math.min(females, count - ofUnsexed);
+  return { unsexed: ofUnsexed, females: ofFemales, males: Math.min(males, count - ofUnsexed - ofFemales) };
+}
