@@ -3,6 +3,7 @@ import { completeRecipe, defaultRecipe, RECIPE_BOOK } from '@freshet/core/spawni
 import { attemptPlans, type AttemptPlan } from './attempts';
 import { tellBrood, type Places } from './broodStory';
 import { RACKS } from './room';
+import { tellGrowout } from './growoutStory';
 import { tellLarder } from './larderStory';
 import { STOCK } from './stock';
 import { tellProbes, type DemoSample } from './probeStory';
@@ -31,6 +32,7 @@ export interface DemoHouse {
 const SEED = 20_417;
 const LARDER_SEED = 4711;
 const LINE_SEED = 718;
+const GROWOUT_SEED = 2903;
 /** The brood whose young are graded, and show a hidden colour. */
 const GRADED = 'Angels 8';
 /** Visitors go home so long after the spawning. */
@@ -262,13 +264,21 @@ export function saltingsShed(now: string): DemoHouse {
     const kind = species.get(plan.species);
     if (kind) tellAttempt(story, plan, lots, kind, places);
   }
-  const graded = story.events.find((event) => event.name === 'addAttempt' && event.body.name === GRADED);
-  const clutch = story.events.find(
-    (event) => event.name === 'addClutch' && graded?.name === 'addAttempt' && event.body.attemptId === graded.body.attemptId,
-  );
-  if (clutch?.name === 'addClutch') tellGrading(lineStory, clutch.body.lotId);
+  const lotOf = (name: string): string | null => {
+    const attempt = story.events.find((event) => event.name === 'addAttempt' && event.body.name === name);
+    const clutch = story.events.find(
+      (event) => event.name === 'addClutch' && attempt?.name === 'addAttempt' && event.body.attemptId === attempt.body.attemptId,
+    );
+    return clutch?.name === 'addClutch' ? clutch.body.lotId : null;
+  };
+  const gradedLot = lotOf(GRADED);
+  if (gradedLot) tellGrading(lineStory, gradedLot);
   // Ids of its own, as the lines have.
   tellLarder({ ...story, newId: createIds(createRandom(LARDER_SEED)) }, (code) => places.tankId(code));
+  tellGrowout(
+    { ...story, newId: createIds(createRandom(GROWOUT_SEED)) },
+    { tankId: (code) => places.tankId(code), lotOf, stock: lots },
+  );
   tellBreach(story, lots, places);
   tellWater(story, places);
   tellReadiness(story, lots, places);

@@ -54,6 +54,9 @@ export const TankLife = v.object({
   lastChange: v.nullable(v.string()),
   /** Share of what it carries that its broods take up, 1 is full; null when no brood feeds there. */
   crowding: v.nullable(v.number()),
+  /** When its young make it tight and full, within eight weeks; null while there is room. */
+  tightOn: v.nullable(Day),
+  fullOn: v.nullable(Day),
   /** When it is next free; null when nothing says. */
   freeOn: v.nullable(Day),
 });

@@ -64,7 +64,8 @@ export function aheadOf(view: LarderView, resident: Resident): Ahead {
   const now = Date.parse(view.now);
   const growth = brood ? growthOf(brood) : null;
   const age = lengthMm === null ? null : expectedAgeDays(figures, lengthMm);
-  const feedIn = lengthMm === null ? daysToFeed(resident, now) : null;
+  // Larvae go into salt water before they grow: nothing is said of their room here.
+  const feedIn = lengthMm === null && !species.larvae ? daysToFeed(resident, now) : null;
   const carried = isYoung ? null : grownCarried(species);
   const mmIn = (days: number): number | null => {
     if (lengthMm === null) return feedIn === null || days < feedIn ? null : expectedLengthMm(figures, days - feedIn);
@@ -93,6 +94,10 @@ export function tankCrowding(view: LarderView, tankId: string): number | null {
   return here.reduce((sum, one) => sum + one.shareIn(0, 'full', tank), 0);
 }
 
+const WEEK = 7;
+/** From this share of a tank on its young are what fills it. */
+const YOUNG_COUNT = 0.1;
+
 /** When a tank becomes tight and when it is full, with who grows in it. */
 export interface CrowdingForecast {
   tightOn: Day | null;
@@ -105,18 +110,31 @@ export interface CrowdingForecast {
   others: number;
 }
 
+/** The first day within so many on which something holds: week by week, then by days within the week it came in. */
+function firstDay(days: number, holds: (ahead: number) => boolean): number | null {
+  for (let week = 0; week < days + WEEK; week += WEEK) {
+    const ahead = Math.min(week, days);
+    if (!holds(ahead)) continue;
+    let day = Math.max(0, week - WEEK + 1);
+    while (day < ahead && !holds(day)) day++;
+    return day;
+  }
+  return null;
+}
+
 /** The first days within `days` on which a tank is tight and full, all residents summed; null when no young grow there. */
 export function crowdingForecast(view: LarderView, tankId: string, days: number): CrowdingForecast | null {
   const tank = view.tanks.get(tankId);
   const here = tankAhead(view, tankId);
-  const young = here.filter(({ resident }) => resident.isYoung && (resident.brood !== null || resident.lengthMm !== null));
+  const young = here.filter((one) => one.resident.isYoung && one.mmIn(days) !== null);
   if (!tank || tank.litres <= 0 || young.length === 0) return null;
-  const load = (ahead: number, side: Side) => here.reduce((sum, one) => sum + one.shareIn(ahead, side, tank), 0);
-  let [tight, full]: [number | null, number | null] = [null, null];
-  for (let ahead = 0; ahead <= days && (tight === null || full === null); ahead++) {
-    if (tight === null && load(ahead, 'tight') > 1) tight = ahead;
-    if (full === null && load(ahead, 'full') > 1) full = ahead;
-  }
+  const load = (ahead: number, side: Side) => {
+    const ofYoung = young.reduce((sum, one) => sum + one.shareIn(ahead, side, tank), 0);
+    // Grown animals that fill a tank by themselves are no reason to move young on before these take room.
+    if (ofYoung < YOUNG_COUNT) return ofYoung;
+    return here.reduce((sum, one) => sum + (one.resident.isYoung ? 0 : one.shareIn(ahead, side, tank)), ofYoung);
+  };
+  const [tight, full] = [firstDay(days, (ahead) => load(ahead, 'tight') > 1), firstDay(days, (ahead) => load(ahead, 'full') > 1)];
   const [most] = [...young].sort((a, b) => b.shareIn(days, 'full', tank) - a.shareIn(days, 'full', tank));
   if (!most) return null;
   const on = (ahead: number | null) => (ahead === null ? null : addDays(view.today, ahead));

@@ -1,40 +1,33 @@
 import { normalBelow } from '../numerics';
-import { summariseLengths } from '../stock';
 import type { ResolvedSpecies } from '../species';
 
-/** What a school of growing up asks and risks, in words and figures. */
+/** A class of size: from and below a length, mm. */
 export interface SizeClass {
   name: string;
   fromMm: number | null;
   toMm: number | null;
-  /** Of the lengths measured, how many are in it. */
-  measured: number;
+  /** Its usual length, mm. */
+  aboutMm: number;
 }
 
-/** A class reaches so many standard deviations to either side of the mean. */
+/** The middle class reaches so many standard deviations to either side of the mean; the others lie about so far out. */
 const MIDDLE_SD = 0.6;
-const NAMES: Record<number, readonly string[]> = { 1: ['all'], 2: ['small', 'large'], 3: ['small', 'middle', 'large'] };
-export const MOST_CLASSES = 5;
+const OUTER_SD = 1.15;
+/** Below this spread a brood is even: there is nothing to part. */
+const EVEN = 0.08;
+export const MOST_CLASSES = 6;
 
-/** Classes by which some lengths part best: between sizes that stand apart, else small, middle and large about the mean. */
-export function suggestClasses(lengthsMm: readonly number[]): SizeClass[] {
-  if (lengthsMm.length === 0) return [];
-  const { cohorts, meanMm, spread } = summariseLengths(lengthsMm);
-  const between = cohorts.slice(1).map((cohort, i) => (cohort.fromMm + (cohorts[i]?.toMm ?? cohort.fromMm)) / 2);
+/** Small, middle and large about a mean; one class where the lengths are even. Rounded to half millimetres, as a grid of bars is. */
+export function suggestClasses(meanMm: number, spread: number): SizeClass[] {
   const sd = meanMm * spread;
-  const cuts =
-    between.length > 0
-      ? between
-      : lengthsMm.length < 4 || spread < 0.08
-        ? []
-        : [meanMm - MIDDLE_SD * sd, meanMm + MIDDLE_SD * sd];
-  const round = cuts.map((cut) => Math.round(cut * 2) / 2);
-  const names = NAMES[round.length + 1] ?? round.concat(0).map((_, i) => `size ${i + 1}`);
-  return names.map((name, i) => {
-    const [fromMm, toMm] = [round[i - 1] ?? null, round[i] ?? null];
-    const measured = lengthsMm.filter((mm) => mm >= (fromMm ?? 0) && mm < (toMm ?? Infinity)).length;
-    return { name, fromMm, toMm, measured };
-  });
+  const round = (mm: number) => Math.round(mm * 2) / 2;
+  if (spread < EVEN) return [{ name: 'all', fromMm: null, toMm: null, aboutMm: round(meanMm) }];
+  const [low, high] = [round(meanMm - MIDDLE_SD * sd), round(meanMm + MIDDLE_SD * sd)];
+  return [
+    { name: 'large', fromMm: high, toMm: null, aboutMm: round(meanMm + OUTER_SD * sd) },
+    { name: 'middle', fromMm: low, toMm: high, aboutMm: round(meanMm) },
+    { name: 'small', fromMm: null, toMm: low, aboutMm: round(meanMm - OUTER_SD * sd) },
+  ];
 }
 
 /** A fish takes what is a third of its length; a crayfish takes one that moults and is not much smaller. */

@@ -30,16 +30,7 @@ export {
 } from './broodGrowth';
 export { slowGrowth, type SlowGrowth } from './slowGrowth';
 export { NO_GROWOUT, readGrowout, type GrowoutFacts, type GrowoutView, type PlacedMove } from './facts';
-export {
-  PLACE_WISHES,
-  planPlaces,
-  USUAL_CHOICES,
-  WISH_WORDS,
-  type PlaceChoices,
-  type PlacePlan,
-  type PlaceWish,
-  type PlannedPlace,
-} from './placePlan';
+export { planPlaces, USUAL_CHOICES, type PlaceChoices, type PlacePlan, type PlannedPlace } from './placePlan';
 export { TANK_SIZES, tanksByWeek, type TankSize, type TankWeek } from './tanksByWeek';
 export {
   compareGrading,
@@ -57,3 +48,4 @@ export { decideSorting, type SortingDecision } from './decideSorting';
 export { outlookOf, type FillingTank, type Outlook } from './outlook';
 export { dayOfAge, growthPicture, type GrowthPicture, type GrowthTarget, type TargetDates } from './growthPicture';
 export { PLACE_DAYS } from './pieces';
+export { PLACE_WISHES, WISH_WORDS, type PlaceWish } from './candidates';

@@ -7,6 +7,8 @@ import type { GrowoutView } from './facts';
 
 /** A lot is parted at most so many times. */
 const MOST_PIECES = 3;
+/** So few over the lower figure are borne: it is a warning, not a bound. */
+const LEAST_GO = 0.2;
 /** Fewer than this share of a lot stay behind: all go. */
 const LEAST_STAY = 0.15;
 /** How far ahead places are planned. */
@@ -53,6 +55,7 @@ export function piecesOf(view: GrowoutView, tank: RoomTank): Piece[] {
     const heads = Math.floor(ahead.headsIn(days) * left);
     if (over <= 0 || mm === null || heads === 0 || share <= 0) continue;
     const wanted = Math.min(heads, Math.ceil((over / share) * heads));
+    if (wanted < heads * LEAST_GO) continue;
     const go = heads - wanted < heads * LEAST_STAY && all.length > 1 ? heads : wanted;
     over -= (go / heads) * share;
     pieces.push({

@@ -1,30 +1,13 @@
-import type { RoomTank } from '../room';
-import { canSwallow, smallestTenthMm } from '../species';
+import { canSwallow } from '../species';
 import { addDays, daysBetween, formatDay, type Day } from '../time';
 import { formatNumber } from '../units';
 import { assign } from './assign';
-import { dayIn, growthOf, readyShares } from './broodGrowth';
-import { tankAhead, type Ahead } from './crowding';
+import { dayIn, growthOf, readyShares, shareOver } from './broodGrowth';
 import type { GrowoutView } from './facts';
-import { lastDayOf, litresFor, part, PLACE_DAYS, piecesOf, type Piece } from './pieces';
+import { candidatesOf, costOf, PLACE_WISHES, WALK, walkOf, type Candidate, type PlaceWish } from './candidates';
+import { litresFor, part, piecesOf, type Piece } from './pieces';
 import { tankFreeOn } from './tankFreeOn';
 
-/** What a keeper may wish of a place besides room, and what going without it costs, in steps of walking. */
-export const PLACE_WISHES = ['near', 'sameWater', 'apart', 'alone', 'suits'] as const;
-export type PlaceWish = (typeof PLACE_WISHES)[number];
-export const WISH_WORDS: Record<PlaceWish, string> = {
-  near: 'near their tank',
-  sameWater: 'same water',
-  apart: 'parentages apart',
-  alone: 'a tank of their own',
-  suits: 'pH and hardness that suit',
-};
-const WISH_COST: Record<Exclude<PlaceWish, 'near' | 'apart'>, number> = { sameWater: 3, alone: 4, suits: 8 };
-/** Moving at all, and the walk: to another shelf, another rack, the yard. */
-const MOVE_COST = 2;
-const WALK = { shelf: 1, rack: 3, yard: 6 } as const;
-/** A tank far larger than they need is kept for others where it can be. */
-const SPARE_COST = 0.4;
 /** Days before a tank is tight on which they go. */
 const AHEAD_DAYS = 2;
 /** Work that the search may do, lots times tanks times steps. */
@@ -41,6 +24,8 @@ export interface PlannedPlace {
   fromTankId: string;
   fromCode: string;
   heads: number;
+  /** How many tanks they want. */
+  tanks: number;
   /** What they need, so that they are not tight. */
   litres: number;
   stay: number;
@@ -49,6 +34,8 @@ export interface PlannedPlace {
   toTankId: string | null;
   toCode: string | null;
   on: Day | null;
+  /** Others live there already. */
+  isShared: boolean;
   isLocked: boolean;
   why: string[];
   /** What can be done where there is no tank. */
@@ -74,80 +61,6 @@ export interface PlaceChoices {
   locked: Readonly<Record<string, string>>;
 }
 export const USUAL_CHOICES: PlaceChoices = { wishes: PLACE_WISHES, locked: {} };
-
-/** A tank that could take young, with what is free of it. */
-interface Candidate {
-  tank: RoomTank;
-  litres: number;
-  freeOn: Day;
-  residents: readonly Ahead[];
-}
-
-/** Tanks that are free within the weeks planned, and tanks of young with room beside them. */
-function candidatesOf(view: GrowoutView, leaving: ReadonlyMap<string, number>): Candidate[] {
-  return view.room.tanks.flatMap((tank): Candidate[] => {
-    if (tank.litres <= 0 || view.cultures.some(({ culture }) => culture.tankId === tank.id)) return [];
-    const freeOn = tankFreeOn(view, tank.id);
-    const readiness = view.room.readiness[tank.id];
-    const readyOn = readiness && !readiness.ready ? (readiness.expected?.to ?? null) : view.today;
-    if (readyOn === null || readyOn > addDays(view.today, PLACE_DAYS)) return [];
-    if (freeOn !== null && freeOn <= view.today)
-      return [{ tank, litres: tank.litres, freeOn: readyOn > freeOn ? readyOn : freeOn, residents: [] }];
-    const residents = tankAhead(view, tank.id);
-    const isBooked = view.movesTo.has(tank.id) || (view.attemptsByTank.get(tank.id) ?? []).some(({ hasBrood }) => !hasBrood);
-    if (isBooked || residents.length === 0 || residents.some(({ resident }) => !resident.isYoung || resident.lengthMm === null))
-      return freeOn !== null && freeOn <= addDays(view.today, PLACE_DAYS) && !isBooked
-        ? [{ tank, litres: tank.litres, freeOn, residents: [] }]
-        : [];
-    const taken = residents.reduce(
-      (sum, one) => sum + one.shareIn(lastDayOf(one), 'tight', tank) * (1 - (leaving.get(one.resident.lot.id) ?? 0)),
-      0,
-    );
-    return taken < 0.9 ? [{ tank, litres: (1 - taken) * tank.litres, freeOn: readyOn, residents }] : [];
-  });
-}
-
-const walkOf = (from: RoomTank, to: RoomTank): number =>
-  from.outdoor !== to.outdoor
-    ? WALK.yard
-    : from.rackCode !== to.rackCode
-      ? WALK.rack
-      : from.shelfLevel !== to.shelfLevel
-        ? WALK.shelf
-        : 0;
-
-/** Whether a measured value lies within a range; what nobody measured is no reason against. */
-const suits = (value: number | undefined, [low, high]: readonly [number, number], slack: number) =>
-  value === undefined || (value >= low - slack && value <= high + slack);
-
-/** What a place costs a piece; null where it may not go. */
-function costOf(view: GrowoutView, piece: Piece, { tank, freeOn, residents, litres }: Candidate, wishes: ReadonlySet<PlaceWish>) {
-  const { resident } = piece.ahead;
-  const { figures } = resident.species;
-  const temp = view.room.temperatures[tank.id]?.tempC;
-  const last = piece.fullOn ?? addDays(view.today, PLACE_DAYS);
-  if (tank.id === piece.from.id || freeOn > last) return null;
-  if (tank.quarantine !== piece.from.quarantine || view.stock.quarantines[tank.id] || tank.outdoor !== piece.from.outdoor)
-    return null;
-  if (!suits(temp, figures.tempC, 1)) return null;
-  const smallest = resident.smallestMm ?? smallestTenthMm(piece.mm);
-  for (const { resident: other } of residents) {
-    const mm = other.lengthMm ?? 0;
-    if (canSwallow(mm, smallest) || canSwallow(piece.mm, other.smallestMm ?? mm)) return null;
-    if (wishes.has('apart') && other.species.key === resident.species.key && other.lot.broodId !== resident.lot.broodId)
-      return null;
-  }
-  const water = suits(view.room.ph[tank.id]?.value, figures.ph, 0.3) && suits(view.room.ghDeg[tank.id]?.value, figures.ghDeg, 1);
-  const sameWater = tank.sump !== null && tank.sump === piece.from.sump;
-  return (
-    MOVE_COST +
-    (wishes.has('near') ? walkOf(piece.from, tank) : 0) +
-    (wishes.has('sameWater') && !sameWater ? WISH_COST.sameWater : 0) +
-    (wishes.has('alone') && residents.length > 0 ? WISH_COST.alone : 0) +
-    (wishes.has('suits') && !water ? WISH_COST.suits : 0) +
-    SPARE_COST * Math.max(0, Math.log2(litres / litresFor(piece, piece.heads, tank)))
-  );
-}
 
 /** Pieces that must not share a tank: parentages apart, and none that is food to another. */
 function foesOf(pieces: readonly Piece[], wishes: ReadonlySet<PlaceWish>): [string, string][] {
@@ -184,7 +97,12 @@ function offersFor(view: GrowoutView, piece: Piece, candidates: readonly Candida
   const { resident } = piece.ahead;
   const by = piece.fullOn ?? piece.tightOn;
   const growth = piece.read ? growthOf(piece.read) : null;
-  const half = growth ? dayIn(readyShares(growth, resident.species.figures.saleMm[0])[1]?.days.mid ?? null, view.today) : null;
+  const when = by <= view.today ? 'now' : `by ${formatDay(by, view.today)}`;
+  const { saleMm } = resident.species.figures;
+  const half = growth ? dayIn(readyShares(growth, saleMm[0])[1]?.days.mid ?? null, view.today) : null;
+  const soon = growth
+    ? Math.floor(shareOver({ ...growth, ageDays: growth.ageDays + daysBetween(view.today, by) }, saleMm[0]) * resident.heads)
+    : 0;
   const kin = candidates.find(
     (candidate) =>
       candidate.residents.some(({ resident: other }) => other.species.key === resident.species.key) &&
@@ -194,15 +112,18 @@ function offersFor(view: GrowoutView, piece: Piece, candidates: readonly Candida
   const later = view.room.tanks
     .flatMap((tank) => {
       const on = tankFreeOn(view, tank.id);
-      return on !== null && on > view.today && litresFor(piece, piece.heads, tank) <= tank.litres && !tank.quarantine
+      const isBooked = (view.attemptsByTank.get(tank.id) ?? []).some(({ hasBrood }) => !hasBrood);
+      return on !== null && on > view.today && !isBooked && litresFor(piece, piece.heads, tank) <= tank.litres && !tank.quarantine
         ? [{ code: tank.code, on }]
         : [];
     })
     .sort((a, b) => (a.on < b.on ? -1 : 1))[0];
   return [
-    half !== null && half <= by
-      ? `Sell ${piece.heads} by ${formatDay(by, view.today)}: half of them are of sale size from ${formatDay(half, view.today)}.`
-      : `Let ${piece.heads} go young by ${formatDay(by, view.today)}: they are not of sale size before${half ? ` ${formatDay(half, view.today)}` : ' the tank is full'}.`,
+    soon >= piece.heads
+      ? `Sell ${piece.heads} ${when}: so many are of sale size then.`
+      : soon > 0
+        ? `Sell ${soon} ${when}, as many as are of sale size then${half ? `; half of all are from ${formatDay(half, view.today)}` : ''}.`
+        : `Find a keeper for ${piece.heads} small young ${when}, and raise fewer of the next; they are of sale size ${half ? `about ${formatDay(half, view.today)}` : 'much later'}.`,
     ...(kin
       ? [
           `Put them with the ${resident.species.commonName.toLowerCase()} in ${kin.tank.code}: nobody can tell their parentage then.`,
@@ -244,6 +165,24 @@ function whyOf(view: GrowoutView, piece: Piece, candidate: Candidate): string[] 
   ];
 }
 
+/** Parts of one lot for which there is no tank are told as one. */
+function mergeUnplaced(places: readonly PlannedPlace[], offersOf: (place: PlannedPlace) => string[]): PlannedPlace[] {
+  const rows: PlannedPlace[] = [];
+  for (const place of places) {
+    const before = place.toTankId === null ? rows.find((row) => row.lotId === place.lotId && row.toTankId === null) : undefined;
+    if (!before) {
+      rows.push({ ...place });
+      continue;
+    }
+    before.heads += place.heads;
+    before.tanks += 1;
+    before.litres += place.litres;
+    before.id = place.lotId;
+    before.offers = offersOf(before);
+  }
+  return rows;
+}
+
 /**
  * Where all young of the next weeks go: whoever makes a tank tight is given a place with room at the size they will have, reached with the
  * least walking and moving that the wishes allow. Source: docs/sources.md#places
@@ -269,6 +208,7 @@ export function planPlaces(view: GrowoutView, choices: PlaceChoices = USUAL_CHOI
       fromTankId: piece.from.id,
       fromCode: piece.from.code,
       heads: piece.heads,
+      tanks: 1,
       litres: litresFor(piece, piece.heads, candidate?.tank ?? piece.from),
       stay: Math.max(0, resident.heads - (heads.get(resident.lot.id) ?? 0)),
       tightOn: piece.tightOn,
@@ -276,6 +216,7 @@ export function planPlaces(view: GrowoutView, choices: PlaceChoices = USUAL_CHOI
       toTankId: to,
       toCode: candidate?.tank.code ?? null,
       on: candidate ? onDay(view, piece, candidate) : null,
+      isShared: (candidate?.residents.length ?? 0) > 0,
       isLocked: (choices.locked[piece.id] ?? choices.locked[resident.lot.id]) !== undefined,
       why: candidate ? whyOf(view, piece, candidate) : [],
       offers: candidate ? [] : offersFor(view, piece, candidates),
@@ -285,7 +226,11 @@ export function planPlaces(view: GrowoutView, choices: PlaceChoices = USUAL_CHOI
     const without = solve(view, pieces, candidates, { ...choices, wishes: choices.wishes.filter((one) => one !== wish) });
     return { wish, placed: found.unplaced - without.unplaced, cost: Math.max(0, found.cost - without.cost) };
   });
-  places.sort((a, b) => (a.tightOn < b.tightOn ? -1 : a.tightOn > b.tightOn ? 1 : a.name < b.name ? -1 : 1));
-  const { unplaced, cost, isExact, gap } = found;
-  return { places, unplaced, cost, isExact, gap, prices };
+  const rows = mergeUnplaced(places, (place) => {
+    const piece = wanted.find(({ id }) => id === place.lotId);
+    return piece ? offersFor(view, { ...piece, heads: place.heads }, candidates) : place.offers;
+  });
+  rows.sort((a, b) => (a.tightOn < b.tightOn ? -1 : a.tightOn > b.tightOn ? 1 : a.name < b.name ? -1 : 1));
+  const { cost, isExact, gap } = found;
+  return { places: rows, unplaced: rows.filter(({ toTankId }) => toTankId === null).length, cost, isExact, gap, prices };
 }

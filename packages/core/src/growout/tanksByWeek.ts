@@ -1,5 +1,6 @@
 import { expectedLengthMm, middle } from '../species';
 import { addDays, formatDay, type Day } from '../time';
+import { formatNumber } from '../units';
 import { PLACE_DAYS } from './pieces';
 import type { PlacePlan } from './placePlan';
 import { youngCarried } from './crowding';
@@ -65,12 +66,16 @@ function expectedWants(view: GrowoutView): Want[] {
 /** How many tanks of which size are wanted and free in each of the next weeks. @param plan - of places, for who wants one */
 export function tanksByWeek(view: GrowoutView, plan: Pick<PlacePlan, 'places'>): TankWeek[] {
   const wants: Want[] = [
-    ...plan.places.map(({ litres, tightOn, name, fromCode }) => ({
-      on: tightOn,
-      litres,
-      isExpected: false,
-      words: `${name} from ${fromCode}`,
-    })),
+    ...plan.places
+      .filter(({ isShared }) => !isShared)
+      .flatMap(({ litres, tanks, tightOn, name, fromCode }) =>
+        Array.from({ length: tanks }, () => ({
+          on: tightOn,
+          litres: litres / tanks,
+          isExpected: false,
+          words: `${name} from ${fromCode}`,
+        })),
+      ),
     ...expectedWants(view),
   ];
   const tanks = view.room.tanks.filter(({ quarantine, outdoor }) => !quarantine && !outdoor);
@@ -94,14 +99,19 @@ export function tanksByWeek(view: GrowoutView, plan: Pick<PlacePlan, 'places'>):
       if (left < 0) isShort = true;
       left = Math.max(0, left);
     }
-    const begins = wants.filter(({ on }) => on >= from && on <= to);
+    const begins = new Map<string, { want: Want; tanks: number }>();
+    for (const want of wants.filter(({ on }) => on >= from && on <= to)) {
+      const key = `${want.words} ${want.on}`;
+      begins.set(key, { want, tanks: (begins.get(key)?.tanks ?? 0) + 1 });
+    }
     return {
       from,
       to,
       sizes,
       isShort,
-      notes: begins.map(
-        ({ words, on, isExpected }) => `${words}, ${formatDay(on, view.today)}${isExpected ? ', if it spawns' : ''}`,
+      notes: [...begins.values()].map(
+        ({ want: { words, on, isExpected, litres }, tanks: count }) =>
+          `${words}, ${formatDay(on, view.today)}: ${count > 1 ? `${count} tanks` : `${formatNumber(litres)} L`}${isExpected ? ', if it spawns' : ''}`,
       ),
     };
   });

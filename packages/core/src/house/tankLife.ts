@@ -1,6 +1,6 @@
 import { groupBy } from '../agenda';
 import type { LifeStage } from '../broods';
-import { tankCrowding, tankFreeOn } from '../growout';
+import { crowdingForecast, PLACE_DAYS, tankCrowding, tankFreeOn } from '../growout';
 import { compareWalk, type Readiness } from '../room';
 import { clutchCandidates, holdsFrom } from '../spawning';
 import { totalHeads } from '../stock';
@@ -27,6 +27,7 @@ export function tankLife(view: HouseView) {
       const stageOf = (broodId: string | null): LifeStage | 'breeders' =>
         broods.find(({ brood }) => brood.id === broodId)?.state.stage ?? 'breeders';
       const grown = cultures.get(tank.id) ?? [];
+      const forecast = crowdingForecast(view, tank.id, PLACE_DAYS);
       const temperature = view.room.temperatures[tank.id];
       return {
         tankId: tank.id,
@@ -77,6 +78,8 @@ export function tankLife(view: HouseView) {
         lastFed: (view.room.care[tank.id] ?? []).findLast(({ kind }) => kind === 'fed') ?? null,
         lastChange: view.room.lastChanges[tank.id] ?? null,
         crowding: tankCrowding(view, tank.id),
+        tightOn: forecast?.tightOn ?? null,
+        fullOn: forecast?.fullOn ?? null,
         freeOn: tankFreeOn(view, tank.id),
       };
     });

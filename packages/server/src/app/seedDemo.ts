@@ -10,7 +10,20 @@ const STOPS_DONE = 4;
 /** Parts of the story, each played by the service a keeper's own write would reach. */
 type Part = { [Event in StoryEvent as Event['name']]?: (who: Who, body: Event['body']) => Promise<unknown> };
 
-const partsOf = ({ room, readiness, water, probes, biosecurity, stock, lines, spawning, broods, larder }: Services): Part => ({
+const partsOf = ({
+  room,
+  readiness,
+  water,
+  probes,
+  biosecurity,
+  stock,
+  lines,
+  spawning,
+  broods,
+  larder,
+  growout,
+  house,
+}: Services): Part => ({
   addRack: room.addRack,
   addShelf: room.addShelf,
   addTank: room.addTank,
@@ -58,6 +71,10 @@ const partsOf = ({ room, readiness, water, probes, biosecurity, stock, lines, sp
   measureDose: larder.shelf.measureDose,
   mealLook: larder.shelf.mealLook,
   seePest: larder.pests.seePest,
+  sampleLengths: lines.broodstock.sampleLengths,
+  sortYoung: growout.sortYoung,
+  selectYoung: growout.selectYoung,
+  takePlaces: async (who, body) => growout.takePlaces(who, body, await house.view(who)),
 });
 
 async function play(parts: Part, who: Who, event: StoryEvent): Promise<unknown> {

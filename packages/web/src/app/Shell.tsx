@@ -14,6 +14,7 @@ const AREAS = [
   { to: '/spawns', label: 'Spawns' },
   { to: '/broods', label: 'Broods' },
   { to: '/larder', label: 'Larder' },
+  { to: '/growout', label: 'Growth' },
   { to: '/bench', label: 'Bench' },
 ] as const;
 

@@ -32,6 +32,13 @@ const LadderPage = page(async () => (await larder()).ladder());
 const ShelfPage = page(async () => (await larder()).shelf());
 const PestsPage = page(async () => (await larder()).pests());
 
+const growout = async () => (await import('../growout')).growoutPages;
+const PlacesPage = page(async () => (await growout()).places());
+const WeeksPage = page(async () => (await growout()).weeks());
+const GrowthPage = page(async () => (await growout()).growth());
+const SortPage = page(async () => (await growout()).sort());
+const GrowoutRecordPage = page(async () => (await growout()).record());
+
 /** Every page by its address; all but the round are fetched when they are opened. */
 export function Pages() {
   return (
@@ -67,6 +74,11 @@ export function Pages() {
       <Route path="/larder/ladder" element={<LadderPage />} />
       <Route path="/larder/shelf" element={<ShelfPage />} />
       <Route path="/larder/pests" element={<PestsPage />} />
+      <Route path="/growout" element={<PlacesPage />} />
+      <Route path="/growout/weeks" element={<WeeksPage />} />
+      <Route path="/growout/broods/:broodId" element={<GrowthPage />} />
+      <Route path="/growout/sort/:lotId" element={<SortPage />} />
+      <Route path="/growout/record/:speciesKey?" element={<GrowoutRecordPage />} />
       <Route path="/bench" element={<BenchPage />} />
       <Route path="/hours" element={<HoursPage />} />
       <Route path="/log" element={<LogPage />} />

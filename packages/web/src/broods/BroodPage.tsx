@@ -5,7 +5,7 @@ import { v7 as newId } from 'uuid';
 import { useGet, useHouse, useLog, type Reply } from '../data';
 import { CountForm, LengthsForm, LossForm, Photos, type SomeLot } from '../stock';
 import type { SendSheet } from '../room';
-import { Button, Dialog, Loaded, Notice, PageHead, Panel } from '../ui';
+import { Button, ButtonLink, Dialog, Loaded, Notice, PageHead, Panel } from '../ui';
 import { EggPart } from './eggs/EggPart';
 import { Food, Ledger, Next, Where } from './BroodPanels';
 import { JoinForm } from './JoinForm';
@@ -93,6 +93,7 @@ export function BroodPage({ Send }: { Send: SendSheet }) {
                   <Button onClick={() => setSheet('count')}>Count</Button>
                   <Button onClick={() => setSheet('split')}>Split</Button>
                   {!waiting && <Button onClick={() => setSheet('lengths')}>Measure</Button>}
+                  {!waiting && <ButtonLink to={`/growout/broods/${page.id}`}>Growth</ButtonLink>}
                   <Button onClick={() => setSheet('loss')}>Loss</Button>
                 </>
               )}

@@ -18,7 +18,10 @@ export function Next({ page }: { page: Page }) {
       {page.ready && page.alive > 0 && (
         <Fact label={<>Ready for sale</>}>
           {formatDateRange(houseDay(page.ready.from, house.timeZone), houseDay(page.ready.to, house.timeZone), house.today)}, by{' '}
-          {page.measured ? 'their lengths' : 'the curve'}
+          {page.measured ? 'their lengths' : 'the curve'};{' '}
+          <Link to={`/growout/broods/${page.id}`} className="link">
+            how sure
+          </Link>
         </Fact>
       )}
       {page.feedingDays !== null && page.lengthMm !== null && (

@@ -77,6 +77,7 @@ describe('an overlay', () => {
       nitrate: { ppm: 41, at: '2026-03-09T07:00:00Z' },
       lastChange: '2026-03-03T07:00:00Z',
       crowding: 1.2,
+      tightOn: '2026-03-15',
       freeOn: '2026-03-10',
       readiness: { state: 'cycling' },
       ...more,
@@ -91,6 +92,9 @@ describe('an overlay', () => {
     expect(mark('nitrate')).toEqual({ step: 4, text: '41' });
     expect(mark('change')).toEqual({ step: 2, text: '7 d' });
     expect(mark('crowding')).toEqual({ step: 4, text: '120 %' });
+    expect(mark('tight')).toEqual({ step: 3, text: 'Sun 15 Mar' });
+    expect(mark('tight', { tightOn: '2026-03-10' })).toEqual({ step: 4, text: 'now' });
+    expect(mark('tight', { tightOn: null }).step).toBeNull();
     expect(mark('readiness')).toEqual({ step: 3, text: 'cycling' });
     expect(mark('free')).toEqual({ step: 0, text: 'free' });
     expect(mark('nitrate', { nitrate: null })).toEqual({ step: null, text: '–' });

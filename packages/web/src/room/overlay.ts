@@ -6,7 +6,7 @@ import { temperatureSign, type House, type Reply } from '../data';
 type Life = Reply<'tankLife'>[number];
 
 /** What can be laid over the room. */
-export const OVERLAYS = ['life', 'temperature', 'nitrate', 'change', 'crowding', 'readiness', 'free'] as const;
+export const OVERLAYS = ['life', 'temperature', 'nitrate', 'change', 'crowding', 'tight', 'readiness', 'free'] as const;
 export type Overlay = (typeof OVERLAYS)[number];
 export const OVERLAY_WORDS: Record<Overlay, string> = {
   life: 'Life',
@@ -14,6 +14,7 @@ export const OVERLAY_WORDS: Record<Overlay, string> = {
   nitrate: 'Nitrate',
   change: 'Last change',
   crowding: 'Crowding',
+  tight: 'Tight from',
   readiness: 'Readiness',
   free: 'Next free',
 };
@@ -43,6 +44,7 @@ const BOUNDS = {
   change: [2, 5, 8, 15],
   crowding: [0.25, 0.5, 0.75, 1],
   free: [1, 8, 22, 60],
+  tight: [1, 8, 22, 43],
 } as const;
 /** Ready is plain water; what needs the keeper is dense; what is taken stays clear. */
 const STATE_STEP: Record<TankState, OverlayMark['step']> = {
@@ -80,6 +82,15 @@ export function overlayMark(
       return life.crowding === null
         ? unknown
         : { step: stepOf(life.crowding, BOUNDS.crowding), text: `${formatNumber(life.crowding * 100)} %` };
+    case 'tight': {
+      if (!life.tightOn) return unknown;
+      const days = daysBetween(today, life.tightOn);
+      // The sooner the denser.
+      return {
+        step: (4 - (stepOf(days, BOUNDS.tight) ?? 4)) as 0 | 1 | 2 | 3 | 4,
+        text: days <= 0 ? 'now' : formatDay(life.tightOn, today),
+      };
+    }
     case 'readiness':
       return { step: STATE_STEP[life.readiness.state], text: STATE_WORDS[life.readiness.state] };
     case 'free': {
@@ -102,6 +113,15 @@ export function overlayLegend(
         .map((state) => STATE_WORDS[state])
         .join(' or '),
     }));
+  if (overlay === 'tight')
+    return [
+      { step: 0, words: 'later' },
+      { step: 1, words: 'within six weeks' },
+      { step: 2, words: 'within three weeks' },
+      { step: 3, words: 'within a week' },
+      { step: 4, words: 'now' },
+      { step: null, words: 'room for eight weeks' },
+    ];
   const show = (value: number) =>
     overlay === 'temperature'
       ? formatNumber(convert({ value, from: 'degC', to: units.temperature }).value, 3)

@@ -2,3 +2,4 @@ export { kinshipWork, useWork } from './kinshipWork';
 export { tideWork } from './tideWork';
 export { evidenceWork } from './evidenceWork';
 export { countInWorker, type RunningCount } from './picturesWork';
+export { growoutWork } from './growoutWork';

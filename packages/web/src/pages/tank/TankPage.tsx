@@ -13,6 +13,7 @@ import { ChoreRow } from '../../rounds';
 import { EntryList } from '../EntryList';
 import { DeathForm } from './DeathForm';
 import { ReadinessPanel } from './ReadinessPanel';
+import { TightLine } from './TightLine';
 import { TouchesPanel } from './TouchesPanel';
 import { WaterPanel } from './WaterPanel';
 
@@ -62,6 +63,7 @@ function LivesHere({ life, open }: { life: Life; open: (sheet: Sheet) => void })
           )}
         </div>
       ))}
+      <TightLine life={life} />
       {life.lastFed && life.lots.length > 0 && <MealTaps tankId={life.tankId} code={life.code} />}
       {life.cultures.map((culture) => (
         <Link
