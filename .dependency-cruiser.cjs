@@ -48,7 +48,10 @@ module.exports = {
     rule(
       'through-the-door',
       { path: '^packages/([^/]+)/src/([^/]+)/' },
-      { path: `^packages/[^/]+/src/${any([...AREAS, 'agenda'])}/(?!index\\.tsx?$)`, pathNot: '^packages/$1/src/$2/' },
+      {
+        path: `^packages/[^/]+/src/${any([...AREAS, 'agenda'])}/(?!(index|houseFixture)\\.tsx?$)`,
+        pathNot: '^packages/$1/src/$2/',
+      },
     ),
     rule(
       'below-areas',

@@ -89,7 +89,7 @@ export function costOf(
   for (const { resident: other } of residents) {
     const mm = other.lengthMm ?? 0;
     if (!overlap(other.species.figures.ph, figures.ph) || !overlap(other.species.figures.ghDeg, figures.ghDeg)) return null;
-    if (canSwallow(mm, smallest) || canSwallow(piece.mm, other.smallestMm ?? mm)) return null;
+    if (canSwallow(mm, smallest) || canSwallow(resident.lengthMm ?? piece.mm, other.smallestMm ?? mm)) return null;
     if (wishes.has('apart') && other.species.key === resident.species.key && other.lot.broodId !== resident.lot.broodId)
       return null;
   }

@@ -5,6 +5,8 @@ import { growthOf, readyShares } from './broodGrowth';
 import { crowdingForecast, tankAhead, youngCarried, type Ahead } from './crowding';
 import type { GrowoutView } from './facts';
 
+/** The lower figure is a warning: so much over it is borne. */
+const BEARABLE = 1.1;
 /** A lot is parted at most so many times. */
 const MOST_PIECES = 3;
 /** So few over the lower figure are borne: it is a warning, not a bound. */
@@ -20,7 +22,10 @@ export interface Piece {
   read: ReadBrood | null;
   ahead: Ahead;
   from: RoomTank;
+  /** How many go now. */
   heads: number;
+  /** Share of them that may live on the day that is planned for. */
+  kept: number;
   tightOn: Day;
   fullOn: Day | null;
   /** Length on the day they are planned for, mm. */
@@ -63,7 +68,8 @@ export function piecesOf(view: GrowoutView, tank: RoomTank): Piece[] {
       read: ahead.resident.brood,
       ahead,
       from: tank,
-      heads: Math.min(go, ahead.resident.heads),
+      heads: Math.min(ahead.resident.heads, Math.round((go / heads) * left * ahead.resident.heads)),
+      kept: Math.min(1, heads / Math.max(1, left * ahead.resident.heads)),
       tightOn,
       fullOn,
       mm,
@@ -73,8 +79,8 @@ export function piecesOf(view: GrowoutView, tank: RoomTank): Piece[] {
 }
 
 /** Litres of a tank that some young of a length need, so that they are not tight. */
-export const litresFor = ({ ahead: { resident }, mm }: Piece, heads: number, tank: RoomTank): number =>
-  (heads * tank.litres) / Math.max(1e-9, youngCarried(resident.species.figures, mm, tank, 'tight'));
+export const litresFor = ({ ahead: { resident }, mm, kept }: Piece, heads: number, tank: RoomTank): number =>
+  (heads * kept * tank.litres) / Math.max(1e-9, youngCarried(resident.species.figures, mm, tank, 'tight') * BEARABLE);
 
 /** A lot that is too many for every tank is parted. */
 export function part(piece: Piece, candidates: readonly { tank: RoomTank; litres: number }[]): Piece[] {

@@ -68,7 +68,8 @@ function foesOf(pieces: readonly Piece[], wishes: ReadonlySet<PlaceWish>): [stri
     pieces.slice(i + 1).flatMap((other): [string, string][] => {
       const [a, b] = [one.ahead.resident, other.ahead.resident];
       const kin = a.species.key === b.species.key && a.lot.broodId !== b.lot.broodId;
-      const eats = canSwallow(one.mm, b.smallestMm ?? other.mm) || canSwallow(other.mm, a.smallestMm ?? one.mm);
+      const eats =
+        canSwallow(a.lengthMm ?? one.mm, b.smallestMm ?? other.mm) || canSwallow(b.lengthMm ?? other.mm, a.smallestMm ?? one.mm);
       return eats || (kin && wishes.has('apart')) ? [[one.id, other.id]] : [];
     }),
   );

@@ -19,12 +19,16 @@ export function markRecapture({ marked, caught, recaught }: { marked: number; ca
   if (recaught === 0)
     throw new CalculationError('notEnoughData', 'recaught', 'None with a mark was caught: draw the seine again.');
   const estimate = ((marked + 1) * (caught + 1)) / (recaught + 1) - 1;
-  const variance =
-    ((marked + 1) * (caught + 1) * (marked - recaught) * (caught - recaught)) / ((recaught + 1) ** 2 * (recaught + 2));
-  // The logarithm of the number is nearer to normal than the number; at least those that were held are there.
-  const reach = Math.exp(1.96 * Math.sqrt(Math.log(1 + variance / estimate ** 2)));
+  // Those nobody held: the product of the two that were held once, over those held twice, on a logarithmic scale.
   const held = marked + caught - recaught;
-  return { estimate, low95: Math.max(held, estimate / reach), high95: Math.max(held, estimate * reach) };
+  const [both, first, second] = [recaught + 0.5, marked - recaught + 0.5, caught - recaught + 0.5];
+  const unseen = (first * second) / both;
+  const reach = Math.exp(1.96 * Math.sqrt(1 / both + 1 / first + 1 / second + both / (first * second)));
+  return {
+    estimate,
+    low95: Math.max(held, Math.min(estimate, held - 0.5 + unseen / reach)),
+    high95: Math.max(estimate, held - 0.5 + unseen * reach),
+  };
 }
 
 /** How many of those stocked are expected after so many days: the species' survival to sale, evenly in time from stocking on. */

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import type { BroodRecord } from '../broods';
 import { describeTank, onDay, readHouse, type HouseFacts } from '../house';
+import { attempt, brood, factsOf, house, lot, NOW, tank, TODAY, view, type Told } from '../house/houseFixture';
 import {
   deriveDemand,
   deriveLarder,
@@ -11,128 +12,13 @@ import {
   type Culture,
   type LarderFacts,
 } from '../larder';
-import { crowdingForecast, NO_GROWOUT, tankCrowding, tankFreeOn, youngCarried } from '../growout';
+import { crowdingForecast, tankCrowding, tankFreeOn, youngCarried } from '../growout';
 import { daysBetween, houseDay } from '../time';
-import { QUIET_ROOM, type RoomTank } from '../room';
 import { defaultRecipe, type SpawningAttempt } from '../spawning';
 import { SHIPPED_SPECIES } from '../species';
-import { NO_STOCK, type StockLot, type StockProgramme } from '../stock';
+import type { StockLot } from '../stock';
 import { AGENDAS, deriveHorizon, deriveRound, jotTanks, packLanes } from './index';
 
-const NOW = '2026-03-10T08:00:00.000Z';
-const TODAY = '2026-03-10';
-const tank = (code: string, more: Partial<RoomTank> = {}): RoomTank => ({
-  id: code,
-  code,
-  litres: 40,
-  floorM2: 0.18,
-  sump: null,
-  growsAlgae: false,
-  rackCode: 'A',
-  rackName: 'A',
-  rackPosition: 1,
-  quarantine: false,
-  outdoor: false,
-  shelfLevel: 1,
-  leftCm: 0,
-  ...more,
-});
-const lot = (id: string, tankId: string, speciesKey: string, more: Partial<StockLot> = {}): StockLot => ({
-  id,
-  tankId,
-  speciesKey,
-  broodId: null,
-  males: 0,
-  females: 0,
-  unsexed: 10,
-  name: null,
-  since: '2026-01-01T08:00:00.000Z',
-  bornOn: null,
-  lengthMm: null,
-  homeTankId: null,
-  isProven: false,
-  ...more,
-});
-const brood = (id: string, speciesKey: string, more: Partial<BroodRecord> = {}): BroodRecord => ({
-  id,
-  name: id,
-  speciesKey,
-  attemptId: null,
-  laid: { from: '2026-03-10T06:00:00.000Z', to: '2026-03-10T06:00:00.000Z' },
-  hatched: null,
-  freeSwimming: null,
-  eggsSeenAt: null,
-  alive: 50,
-  ...more,
-});
-const attempt = (id: string, tankId: string, speciesKey: string, more: Partial<SpawningAttempt> = {}): SpawningAttempt => ({
-  id,
-  name: id,
-  speciesKey,
-  tankId,
-  recipe: defaultRecipe('eggScatterer'),
-  conditioningFrom: null,
-  setUpOn: null,
-  triggerOn: null,
-  triggered: null,
-  parentLotIds: [],
-  hasBrood: false,
-  from: '2026-03-08',
-  to: null,
-  ...more,
-});
-/** What a test says of a house; the rest is quiet. */
-interface Told {
-  now: string;
-  tanks: RoomTank[];
-  lots: StockLot[];
-  programmes: StockProgramme[];
-  attempts: SpawningAttempt[];
-  broods: BroodRecord[];
-  temperatures: HouseFacts['room']['temperatures'];
-  outcomes: HouseFacts['agenda']['outcomes'];
-  saved: HouseFacts['species']['saved'];
-  regimes: HouseFacts['room']['regimes'];
-  larder: Partial<LarderFacts>;
-}
-const house = (more: Partial<Told>): Told => ({
-  now: NOW,
-  tanks: [tank('T1'), tank('T2')],
-  lots: [],
-  programmes: [],
-  attempts: [],
-  broods: [],
-  temperatures: {},
-  outcomes: [],
-  saved: [],
-  regimes: [],
-  larder: {},
-  ...more,
-});
-const factsOf = ({
-  tanks,
-  lots,
-  programmes,
-  attempts,
-  broods,
-  temperatures,
-  outcomes,
-  saved,
-  regimes,
-  larder,
-}: Told): HouseFacts => ({
-  revision: 1,
-  timeZone: 'Europe/Dublin',
-  species: { saved },
-  room: { ...QUIET_ROOM, tanks, temperatures, regimes },
-  stock: { ...NO_STOCK, lots, programmes },
-  spawning: { attempts },
-  broods: { broods, temperatures: {}, learned: [] },
-  growout: NO_GROWOUT,
-  larder: { ...EMPTY_LARDER, ...larder },
-  agenda: { outcomes },
-});
-const view = (told: Told) => readHouse(factsOf(told), told.now);
 const round = (told: Told, day = TODAY) => deriveRound(view(told), day);
 const chores = (state: Told, code: string, day = TODAY) =>
   round(state, day).stops.find((stop) => stop.code === code)?.chores ?? [];
