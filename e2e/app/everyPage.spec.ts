@@ -22,6 +22,10 @@ async function paths(page: Page): Promise<string[]> {
   );
   const lot = lots.find(({ name }) => name === 'Torn fin')?.id ?? '';
   const group = lots.find(({ speciesKey, unsexed }) => speciesKey === 'odessa-barb' && unsexed > 1)?.id ?? '';
+  const broods = await page.evaluate(
+    async () => (await (await fetch('/api/broods')).json()) as { id: string; name: string; lots: { id: string }[] }[],
+  );
+  const grown = broods.find(({ name }) => name === 'Angels 8');
   return [
     '/',
     '/room',
@@ -62,6 +66,11 @@ async function paths(page: Page): Promise<string[]> {
     '/larder/ladder',
     '/larder/shelf',
     '/larder/pests',
+    '/growout',
+    '/growout/weeks',
+    '/growout/record/angelfish',
+    `/growout/broods/${grown?.id ?? ''}`,
+    `/growout/sort/${grown?.lots[0]?.id ?? ''}`,
     '/bench',
     '/log',
     '/sources',

@@ -31,6 +31,8 @@ test('a house in °F and gallons reads only those, on every page a keeper walks 
     '/larder/cultures',
     '/larder/pour',
     '/larder/shelf',
+    '/growout',
+    '/growout/weeks',
     '/room/probes',
     '/spawns/evidence/sixray-aspidoras',
     '/spawns/recipes/glass-rain',

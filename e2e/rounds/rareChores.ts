@@ -139,6 +139,27 @@ export async function furnishRareChores(page: Page): Promise<() => Promise<void>
   });
   await write('observations', { broodId: hatching, kind: 'hatched', at: { from: ago(0.6), to: ago(0.5) }, counted: null });
   await write('cultures', { cultureId: newId(), food: 'vinegarEel', name: 'Rare eels', tankId: null, startedAt: ago(25) });
+  const [colony, nursery, free] = await rack('XG', false, ['XG1', 'XG2', 'XG3']);
+  const parents = await lot(colony, 'humpback-limia', { males: 1, females: 2 }, ago(80));
+  const born = async (tankId: string | undefined, days: number, recipe: object) => {
+    const own = await attempt(tankId, 'humpback-limia', {
+      from: day(-days),
+      to: day(1 - days),
+      sires: [parents],
+      dams: [parents],
+      recipe: { eggPlan: 'leaveWithParents', fungus: 'leaves', trigger: 'stable', dailyChangeFraction: 0, ...recipe },
+    });
+    const ids = { broodId: newId(), lotId: newId() };
+    await write('clutches', { ...ids, attemptId: own, laid: { from: ago(days), to: ago(days) }, count: 12, white: 0 });
+    return ids.lotId;
+  };
+  await born(colony, 40, { outOfColony: 'atLength', colonyOutMm: 10 });
+  const uneven = await born(nursery, 50, {});
+  await write('length-samples', { lotId: uneven, at: ago(1), method: 'ruler', lengthsMm: [6, 7, 8, 11, 15, 19, 23, 26] });
+  await write('growout/places', {
+    at: ago(0.01),
+    moves: [{ moveId: newId(), lotId: uneven, toTankId: free, heads: 5, on: today }],
+  });
   const [apart] = await rack('XQ', true, ['XQ1']);
   await lot(apart, 'lemon-tetra', { unsexed: 4 }, ago(28));
 

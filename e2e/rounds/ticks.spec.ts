@@ -54,6 +54,11 @@ const LOGS: Record<string, string[]> = {
   emptyCulture: ['cultureEvent'],
   discardHatch: ['cultureEvent'],
   changeAfterTreatment: ['change'],
+  moveYoung: ['move'],
+  measureYoung: ['lengths'],
+  gradeYoung: [],
+  partSexes: [],
+  outOfColony: [],
 };
 /** What is typed beside a chore that asks for it. */
 const TYPED: Record<string, string> = { temperature: '24.5', count: '1' };

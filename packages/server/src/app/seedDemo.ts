@@ -71,8 +71,8 @@ const partsOf = ({
   measureDose: larder.shelf.measureDose,
   mealLook: larder.shelf.mealLook,
   seePest: larder.pests.seePest,
-  sampleLengths: lines.broodstock.sampleLengths,
-  sortYoung: growout.sortYoung,
+  sampleLengths: (who, body) => lines.broodstock.sampleLengths(who, body),
+  sortYoung: (who, body) => growout.sortYoung(who, body),
   selectYoung: growout.selectYoung,
   takePlaces: async (who, body) => growout.takePlaces(who, body, await house.view(who)),
 });

@@ -6,15 +6,20 @@ import { codeOf } from '@freshet/core/room';
 import { holdsFrom } from '@freshet/core/spawning';
 import { totalHeads } from '@freshet/core/stock';
 import { exactly, formatDay } from '@freshet/core/time';
+import { formatNumber } from '@freshet/core/units';
 import type { Ticks } from '../agenda';
 import type { Applied, LogService, Scope } from '../log';
 import { DomainError, type Database, type Reading, type Who } from '../platform';
 import type { RoomService } from '../room';
+import type { SpeciesService } from '../species';
 import type { LotRow, StockService } from '../stock';
 import { createGrowoutRepository } from './growout.repository';
 
 type Body<Name extends keyof typeof growoutEndpoints> = BodyOf<(typeof growoutEndpoints)[Name]>;
 const invalid = (detail: string, pointer: string) => new DomainError('request/invalid', { detail, pointer });
+
+/** Beyond this times the longest of its species a length is a slip. */
+const LONGEST_OVER_ADULT = 1.5;
 
 interface Deps {
   database: Database;
@@ -22,10 +27,11 @@ interface Deps {
   ticks: Ticks;
   room: RoomService;
   stock: StockService;
+  species: SpeciesService;
 }
 
 /** Where young go on, how they are sorted, and what is wrong with how many. */
-export function createGrowout({ database, log, ticks, room, stock }: Deps) {
+export function createGrowout({ database, log, ticks, room, stock, species }: Deps) {
   const repository = createGrowoutRepository(database);
   const { plans, sortings, selections } = repository;
   log.register({
@@ -57,11 +63,19 @@ export function createGrowout({ database, log, ticks, room, stock }: Deps) {
     });
   }
 
+  /** Throws when a length is one that its species never comes to. */
+  async function mustBePlausible(scope: Scope, lot: LotRow, mm: number, pointer: string): Promise<void> {
+    const { figures, commonName } = await species.get(scope, lot.speciesKey);
+    if (mm > figures.adultMm[1] * LONGEST_OVER_ADULT)
+      throw invalid(`${formatNumber(mm, 3)} mm is far longer than ${commonName} grow. Was it millimetres?`, pointer);
+  }
+
   /** One usual length, typed beside the chore. */
   async function applyLength(scope: Scope, lotId: string, mm: number | null, at: string): Promise<Applied | null> {
     if (mm === null) return null;
     if (mm <= 0 || mm > 500) throw invalid('A length between 0 and 500 mm.', '#/amount');
     const lot = await stock.lockLot(scope, lotId);
+    await mustBePlausible(scope, lot, mm, '#/amount');
     await stock.repository.sizeSamples.insert(scope, {
       id: newId(),
       entryId: scope.entryId,
@@ -81,6 +95,8 @@ export function createGrowout({ database, log, ticks, room, stock }: Deps) {
     if (!decision.ok) throw invalid(decision.message, `#/${decision.field}`);
     if (lot.unsexed < booked && (classes.length > 1 || decision.missing !== 0))
       throw invalid('Some of them are sexed: sort them with Move, by sex.', '#/classes');
+    for (const [i, { lengthMm }] of body.classes.entries())
+      if (lengthMm !== null) await mustBePlausible(scope, lot, lengthMm, `#/classes/${i}/lengthMm`);
     const { missing } = decision;
     const { rest } = body;
     if (missing !== 0 && (missing < 0 || rest === 'wrongCount'))

@@ -93,7 +93,7 @@ export function BroodPage({ Send }: { Send: SendSheet }) {
                   <Button onClick={() => setSheet('count')}>Count</Button>
                   <Button onClick={() => setSheet('split')}>Split</Button>
                   {!waiting && <Button onClick={() => setSheet('lengths')}>Measure</Button>}
-                  {!waiting && <ButtonLink to={`/growout/broods/${page.id}`}>Growth</ButtonLink>}
+                  {!waiting && <ButtonLink to={`/growout/broods/${page.id}`}>How they grow</ButtonLink>}
                   <Button onClick={() => setSheet('loss')}>Loss</Button>
                 </>
               )}

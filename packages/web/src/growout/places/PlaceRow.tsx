@@ -35,7 +35,7 @@ export function PlaceRow({
         <label className="flex items-center gap-2">
           <span className="sr-only">{`Tank for ${place.heads} ${place.name} from ${place.fromCode}`}</span>
           <select
-            className="control w-44"
+            className="control w-40"
             value={place.isLocked ? (place.toTankId ?? '') : ''}
             onChange={(event) => lock(event.target.value)}
           >
@@ -47,7 +47,7 @@ export function PlaceRow({
             ))}
           </select>
         </label>
-        <span className="w-28 shrink-0 text-right">
+        <span className="w-36 shrink-0 text-right whitespace-nowrap">
           {place.on ? (
             <>
               {place.on <= house.today ? <b>today</b> : formatDay(place.on, house.today)}{' '}

@@ -1,6 +1,6 @@
 import { useNavigate, useParams } from 'react-router';
 import { v7 as newId } from 'uuid';
-import { suggestClasses, type GrowthPicture } from '@freshet/core/growout';
+import { decideSorting, suggestClasses, type GrowthPicture } from '@freshet/core/growout';
 import { LOSS_WORDS } from '@freshet/core/stock';
 import { formatNumber } from '@freshet/core/units';
 import { REST } from '@freshet/contract/growout';
@@ -101,6 +101,8 @@ function Sheet({
           lengthMm: count > 0 ? mm : null,
         };
       });
+      const decision = decideSorting(booked, classes, values.rest || null);
+      if (!decision.ok) throw new FieldProblem('rest', decision.message);
       return {
         lotId: lot.id,
         at: house.now(),
