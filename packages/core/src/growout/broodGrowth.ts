@@ -48,9 +48,9 @@ const FINAL_BOUNDS = [0.04, 0.25] as const;
 /** A brood's own spread of lengths is drawn towards the usual one as if so many had been measured. */
 const USUAL_COUNT = 8;
 /** How far a steady curve is off a brood's mean even if all were measured: weather, food, water. */
-const OFF = 0.04;
+const OFF = 0.034;
 /** A sample counts for less the older it is beside the newest: so much more off each week. */
-const OFF_A_WEEK = 0.012;
+const OFF_A_WEEK = 0.01;
 const K_STEPS = 61;
 const K_REACH = 4;
 const L_STEPS = 9;
