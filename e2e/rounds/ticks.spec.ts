@@ -54,6 +54,7 @@ const LOGS: Record<string, string[]> = {
   emptyCulture: ['cultureEvent'],
   discardHatch: ['cultureEvent'],
   changeAfterTreatment: ['change'],
+  birthDue: [],
   moveYoung: ['move'],
   measureYoung: ['lengths'],
   gradeYoung: [],

@@ -24,6 +24,8 @@ export default defineConfig({
     outDir: '../../dist/web',
     emptyOutDir: true,
     manifest: true,
+    // What each page would fetch ahead is a list in the first page, longer with every page; imports find it themselves.
+    modulePreload: { resolveDependencies: () => [] },
     chunkSizeWarningLimit: 700,
     rolldownOptions: { treeshake: { manualPureFunctions: ['v'] } },
   },

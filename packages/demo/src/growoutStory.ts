@@ -101,7 +101,7 @@ function tellPond(story: Story, { tankId, stock }: GrowoutPlaces): void {
       toC: 17,
       minutes: 40,
       hoseChecked: true,
-      byCatch: '6 dragonfly larvae and some snails, back into the ditch they came from',
+      byCatch: '6 dragonfly larvae, moved to the rain butt; snails stay',
       refilled: true,
       nextOn: story.day(POND.spawned - 365),
     },

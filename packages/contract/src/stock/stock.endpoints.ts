@@ -53,7 +53,7 @@ export const NewLoss = v.object({
 });
 
 /** How a count came about. */
-export const COUNT_WAYS = ['all', 'taps', 'squares', 'cups', 'photograph'] as const;
+export const COUNT_WAYS = ['all', 'taps', 'squares', 'cups', 'photograph', 'recapture'] as const;
 export const NewCount = v.pipe(
   v.object({
     id: Id,

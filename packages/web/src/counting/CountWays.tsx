@@ -3,6 +3,7 @@ import { subsampleCount } from '@freshet/core/broods';
 import { tryCompute } from '@freshet/core/errors';
 import { formatNumber } from '@freshet/core/units';
 import { Button, Loading, Segmented, TextField } from '../ui';
+import { Recapture } from './Recapture';
 import { COUNT_WAY_WORDS, type CountWay, type WorkedCount } from './WorkedCount';
 
 const PhotoCount = lazy(async () => ({ default: (await import('./PhotoCount')).PhotoCount }));
@@ -132,15 +133,18 @@ export function CountWays({
         label="Work it out by"
         value={aid}
         onChange={(next) => setAid(next === aid ? '' : next)}
-        options={(['taps', 'squares', 'cups', 'photograph'] as const).map((value) => ({
-          value: value as Aid | '',
-          label: COUNT_WAY_WORDS[value],
-        }))}
+        options={(['taps', 'squares', 'cups', 'photograph', 'recapture'] as const)
+          .filter((value) => kind === 'young' || value !== 'recapture')
+          .map((value) => ({
+            value: value as Aid | '',
+            label: COUNT_WAY_WORDS[value],
+          }))}
       />
       {aid !== '' && (
         <div className="mt-3">
           {aid === 'taps' && <Taps done={take} />}
           {(aid === 'squares' || aid === 'cups') && <Parts key={aid} how={aid} done={take} />}
+          {aid === 'recapture' && <Recapture done={take} />}
           {aid === 'photograph' && (
             <Suspense fallback={<Loading what="the counter" />}>
               <PhotoCount kind={kind} done={take} keep={keep} />

@@ -8,6 +8,7 @@ export const COUNT_WAY_WORDS: Record<CountWay, string> = {
   squares: 'some squares',
   cups: 'by the cup',
   photograph: 'a photograph',
+  recapture: 'marking',
 };
 
 /** A count that was worked out, with the range it lies in. */

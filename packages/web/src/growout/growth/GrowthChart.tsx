@@ -31,7 +31,7 @@ export function GrowthChart({ picture }: { picture: GrowthPicture }) {
   const step = [5, 10, 20, 50].find((mm) => most / mm <= 7) ?? 100;
   const days = [7, 14, 28, 56].find((every) => (every / lastAge) * (width - LEFT) >= 84) ?? 112;
   const from = -Math.floor(ageDays / days) * days;
-  const words = `${picture.name}: about ${formatNumber(picture.now.mid)} mm on day ${Math.floor(ageDays)} of feeding, ${formatNumber(picture.now.low)} to ${formatNumber(picture.now.high)}; ${samples.length} samples.`;
+  const words = `${picture.name}: about ${formatNumber(picture.now.mid)} mm on day ${Math.floor(ageDays)} of feeding, ${formatNumber(picture.now.low)} to ${formatNumber(picture.now.high)}; ${samples.length === 1 ? 'one sample' : `${samples.length} samples`}.`;
   return (
     <div ref={box}>
       {width > 0 && (

@@ -28,33 +28,35 @@ function Faults({ record }: { record: GrowoutRecord }) {
   return (
     <>
       {rates.length > 0 && (
-        <table className="mb-2 w-full text-left">
-          <thead>
-            <tr className="text-note text-quiet">
-              <th className="font-normal">cross</th>
-              <th className="font-normal">fault</th>
-              <th className="font-normal">of</th>
-              <th className="font-normal">share, likely</th>
-            </tr>
-          </thead>
-          <tbody>
-            {rates.map(({ cross, fault, count, seen, rate }) => (
-              <tr key={`${cross}${fault}`} className="border-t border-rule">
-                <td className="max-w-32 truncate pr-2">{cross}</td>
-                <td className="pr-2">{FAULT_WORDS[fault]}</td>
-                <td className="pr-2 whitespace-nowrap">
-                  {count} of {seen}
-                </td>
-                <td className="whitespace-nowrap">
-                  <b>{showPercent(rate.mean)}</b>{' '}
-                  <span className="text-quiet">
-                    {showPercent(rate.low95)} – {showPercent(rate.high95)}
-                  </span>
-                </td>
+        <div className="overflow-x-auto">
+          <table className="mb-2 w-full text-left">
+            <thead>
+              <tr className="text-note text-quiet">
+                <th className="font-normal">cross</th>
+                <th className="font-normal">fault</th>
+                <th className="font-normal">of</th>
+                <th className="font-normal">share, likely</th>
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {rates.map(({ cross, fault, count, seen, rate }) => (
+                <tr key={`${cross}${fault}`} className="border-t border-rule">
+                  <td className="max-w-32 truncate pr-2">{cross}</td>
+                  <td className="pr-2">{FAULT_WORDS[fault]}</td>
+                  <td className="pr-2 whitespace-nowrap">
+                    {count} of {seen}
+                  </td>
+                  <td className="whitespace-nowrap">
+                    <b>{showPercent(rate.mean)}</b>{' '}
+                    <span className="text-quiet">
+                      {showPercent(rate.low95)} – {showPercent(rate.high95)}
+                    </span>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
       )}
       <ul>
         {record.selections.toReversed().map((one) => (

@@ -1,6 +1,6 @@
 import { useNavigate, useParams } from 'react-router';
 import { v7 as newId } from 'uuid';
-import { decideSorting, suggestClasses, type GrowthPicture } from '@freshet/core/growout';
+import { decideSorting, expectedInPond, suggestClasses, type GrowthPicture } from '@freshet/core/growout';
 import { LOSS_WORDS } from '@freshet/core/stock';
 import { formatNumber } from '@freshet/core/units';
 import { REST } from '@freshet/contract/growout';
@@ -55,6 +55,13 @@ function firstClasses(picture: GrowthPicture | null): ClassDraft[] {
   return all.map((draft, i) => (i === all.length - 1 ? { ...draft, toTankId: 'stay' } : draft));
 }
 
+/** How many of those booked are expected after the days they were out. */
+function expectedWords({ figures, commonName }: Reply<'species'>[number], booked: number, picture: GrowthPicture | null): string {
+  const days = Math.round(picture?.ageDays ?? 0);
+  const { low, high } = expectedInPond(figures, booked, days);
+  return `By what ${commonName.toLowerCase()} usually keep, ${formatNumber(low)} to ${formatNumber(high)} of ${booked} would be there after ${days} days out.`;
+}
+
 function Sheet({
   lot,
   tank,
@@ -69,6 +76,7 @@ function Sheet({
   const house = useHouse();
   const navigate = useNavigate();
   const booked = lot.males + lot.females + lot.unsexed;
+  const kind = useGet('species').data?.find(({ key }) => key === lot.speciesKey);
   const readC = (field: string, text: string) =>
     text.trim() ? readQuantity(field, text, 'temperature', house.units.temperature) : null;
   const entry = useEntryForm<'sortYoung', Values>({
@@ -210,6 +218,7 @@ function Sheet({
         <Checkbox {...register('isDrained')} hint="Asks for temperatures, by-catch and when it is stocked again.">
           {tank.code} was drained for it
         </Checkbox>
+        {values.isDrained && kind && <p className="text-note">{expectedWords(kind, booked, picture)}</p>}
         {values.isDrained && (
           <fieldset className="grid grid-cols-3 gap-3 border border-rule bg-sheet p-3">
             <legend className="px-1 font-semibold">The draining</legend>

@@ -1,5 +1,6 @@
 import { TANK_SIZES, type TankWeek } from '@freshet/core/growout';
 import { formatDay, formatDayRange } from '@freshet/core/time';
+import { inUnits } from '@freshet/core/units';
 import { useHouse } from '../../data';
 import { Empty, Loaded, Loading, useWidth } from '../../ui';
 import { growoutWork } from '../../workers';
@@ -12,6 +13,7 @@ const GAP = 10;
 /** One size of tank over the weeks: wanted as bars, what spawnings may add open on top, free as a step line; short is hatched. */
 function SizeWeeks({ weeks, size, width }: { weeks: readonly TankWeek[]; size: (typeof TANK_SIZES)[number]; width: number }) {
   const house = useHouse();
+  const words = inUnits(size.words, house.units);
   const rows = weeks.map((week) => week.sizes.find((one) => one.size === size.key) ?? { free: 0, needed: 0, expected: 0 });
   const most = Math.max(2, ...rows.map(({ free, needed, expected }) => Math.max(free, needed + expected)));
   const step = width / weeks.length;
@@ -19,12 +21,12 @@ function SizeWeeks({ weeks, size, width }: { weeks: readonly TankWeek[]; size: (
   const freeLine = rows.map(({ free }, i) => `${i === 0 ? 'M' : 'L'}${i * step} ${y(free)}H${(i + 1) * step}`).join('');
   return (
     <figure className="border-b border-rule px-4 py-2 last:border-b-0">
-      <figcaption className="mb-1 font-semibold">Tanks {size.words}</figcaption>
+      <figcaption className="mb-1 font-semibold">Tanks {words}</figcaption>
       <svg
         width={width}
         height={HEIGHT + 20}
         role="img"
-        aria-label={`Tanks ${size.words}: ${rows.map(({ free, needed, expected }, i) => `week ${i + 1}: ${needed} wanted, ${expected} more if all spawn, ${free} free`).join('; ')}`}
+        aria-label={`Tanks ${words}: ${rows.map(({ free, needed, expected }, i) => `week ${i + 1}: ${needed} wanted, ${expected} more if all spawn, ${free} free`).join('; ')}`}
       >
         <defs>
           <pattern id={`short-${size.key}`} width="6" height="6" patternUnits="userSpaceOnUse">
