@@ -14,6 +14,9 @@ import { lengthAt } from './growth';
 
 const CROWD_LOOKAHEAD_DAYS = 14;
 const CROWD_BAR_DAYS = 21;
+/** Young are measured and sorted once they are so long and so many days on food. */
+const MEASURABLE_MM = 8;
+const MEASURABLE_DAYS = 14;
 /** Lengths are asked for when the newest are so old. */
 const MEASURE_DAYS = 21;
 const PART_AHEAD_DAYS = 7;
@@ -145,7 +148,7 @@ function youngChores(view: GrowoutView, read: ReadBrood, day: Day): PlacedChore[
   };
   const base = { subject: '', day };
   const last = brood.measured ? houseDay(brood.measured.at, view.timeZone) : null;
-  const big = lengthAt(growth.middle, growth.ageDays) >= Math.max(8, species.figures.fryMm[1] * 1.5);
+  const big = growth.ageDays >= MEASURABLE_DAYS && lengthAt(growth.middle, growth.ageDays) >= MEASURABLE_MM;
   const [first] = firstLots(read);
   if (big && first && state.stage !== 'ready' && (last === null || daysBetween(last, day) >= MEASURE_DAYS))
     add(GROWOUT_CHORES.measureYoung, first.tankId, {
@@ -224,8 +227,9 @@ function colonyChores(view: GrowoutView, read: ReadBrood, day: Day): PlacedChore
 
 /** Where small young live: what every hand at that tank must know. */
 function growoutNotes(view: GrowoutView, tankId: string): string[] {
+  const isChanged = view.room.regimes.some((one) => one.tankId === tankId && one.dueOn !== null && one.dueOn <= view.today);
   const small = (view.broodsByTank.get(tankId) ?? []).some(({ state }) => state.stage === 'fry' || state.stage === 'yolk');
-  return small
+  return small && isChanged
     ? ['Small young: siphon through a guard, look through the bucket before it is poured away, new water within 1 °C.']
     : [];
 }

@@ -86,6 +86,25 @@ export function aheadOf(view: LarderView, resident: Resident): Ahead {
 export const tankAhead = (view: LarderView, tankId: string): Ahead[] =>
   residentsOf(view, tankId).map((resident) => aheadOf(view, resident));
 
+/** Of a tank with young in it the grown ones take at most so much: their own limit is one of territory, and young grow up beside it. */
+const GROWN_MOST = 0.5;
+/** From this share of a tank on its young are what fills it. */
+const YOUNG_COUNT = 0.1;
+
+/** Share of a tank that its young take up in so many days, the grown ones beside them. @param shareOf - of one, where some of it leaves */
+export function loadIn(
+  here: readonly Ahead[],
+  days: number,
+  side: Side,
+  tank: Space,
+  shareOf: (one: Ahead) => number = (one) => one.shareIn(days, side, tank),
+): number {
+  const sum = (young: boolean) => here.reduce((all, one) => all + (one.resident.isYoung === young ? shareOf(one) : 0), 0);
+  const ofYoung = sum(true);
+  // Grown animals that fill a tank by themselves are no reason to move young on before these take room.
+  return ofYoung < YOUNG_COUNT ? ofYoung : ofYoung + Math.min(GROWN_MOST, sum(false));
+}
+
 /** Share of what a tank carries at most that everybody in it takes up, 1 is full; null when nobody with a length lives there. */
 export function tankCrowding(view: LarderView, tankId: string): number | null {
   const tank = view.tanks.get(tankId);
@@ -95,8 +114,6 @@ export function tankCrowding(view: LarderView, tankId: string): number | null {
 }
 
 const WEEK = 7;
-/** From this share of a tank on its young are what fills it. */
-const YOUNG_COUNT = 0.1;
 
 /** When a tank becomes tight and when it is full, with who grows in it. */
 export interface CrowdingForecast {
@@ -128,12 +145,7 @@ export function crowdingForecast(view: LarderView, tankId: string, days: number)
   const here = tankAhead(view, tankId);
   const young = here.filter((one) => one.resident.isYoung && one.mmIn(days) !== null);
   if (!tank || tank.litres <= 0 || young.length === 0) return null;
-  const load = (ahead: number, side: Side) => {
-    const ofYoung = young.reduce((sum, one) => sum + one.shareIn(ahead, side, tank), 0);
-    // Grown animals that fill a tank by themselves are no reason to move young on before these take room.
-    if (ofYoung < YOUNG_COUNT) return ofYoung;
-    return here.reduce((sum, one) => sum + (one.resident.isYoung ? 0 : one.shareIn(ahead, side, tank)), ofYoung);
-  };
+  const load = (ahead: number, side: Side) => loadIn(here, ahead, side, tank);
   const [tight, full] = [firstDay(days, (ahead) => load(ahead, 'tight') > 1), firstDay(days, (ahead) => load(ahead, 'full') > 1)];
   const [most] = [...young].sort((a, b) => b.shareIn(days, 'full', tank) - a.shareIn(days, 'full', tank));
   if (!most) return null;
@@ -161,7 +173,7 @@ export function loadCourse(view: LarderView, tankId: string, days: number, step 
   const here = tankAhead(view, tankId);
   if (!tank || tank.litres <= 0) return [];
   return Array.from({ length: Math.floor(days / step) + 1 }, (_, i) => {
-    const load = (side: Side) => here.reduce((sum, one) => sum + one.shareIn(i * step, side, tank), 0);
+    const load = (side: Side) => loadIn(here, i * step, side, tank);
     return { day: addDays(view.today, i * step), tight: load('tight'), full: load('full') };
   });
 }

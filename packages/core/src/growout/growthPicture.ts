@@ -19,6 +19,7 @@ import {
 import { crowdingForecast } from './crowding';
 import type { GrowoutView } from './facts';
 import { CURVES, lengthAt, type Curve } from './growth';
+import { nurseryWater, type NurseryWater } from './nurseryWater';
 import { slowGrowth, type SlowGrowth } from './slowGrowth';
 
 /** A length that young come to, and what it means. */
@@ -75,6 +76,8 @@ export interface GrowthPicture {
     code: string;
     tightOn: Day | null;
     fullOn: Day | null;
+    /** What their food makes of the water. */
+    water: NurseryWater | null;
     movesTo: { code: string; heads: number; on: Day }[];
   }[];
 }
@@ -160,6 +163,7 @@ export function growthPicture(view: GrowoutView, broodId: string, curve: Curve =
         code: code(tankId),
         tightOn: forecast?.tightOn ?? null,
         fullOn: forecast?.fullOn ?? null,
+        water: nurseryWater(view, tankId),
         movesTo: view.moves
           .filter(({ lotId }) => own.has(lotId))
           .map(({ toTankId, heads, on }) => ({ code: code(toTankId), heads, on })),

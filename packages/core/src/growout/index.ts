@@ -28,6 +28,7 @@ export {
   type Likely,
   type ShareReady,
 } from './broodGrowth';
+export { NURSERY_NITRATE, nurseryWater, type NurseryWater } from './nurseryWater';
 export { slowGrowth, type SlowGrowth } from './slowGrowth';
 export { NO_GROWOUT, readGrowout, type GrowoutFacts, type GrowoutView, type PlacedMove } from './facts';
 export { planPlaces, USUAL_CHOICES, type PlaceChoices, type PlacePlan, type PlannedPlace } from './placePlan';

@@ -2,7 +2,7 @@ import type { ReadBrood } from '../broods';
 import type { RoomTank } from '../room';
 import type { Day } from '../time';
 import { growthOf, readyShares } from './broodGrowth';
-import { crowdingForecast, tankAhead, youngCarried, type Ahead } from './crowding';
+import { crowdingForecast, loadIn, tankAhead, youngCarried, type Ahead } from './crowding';
 import type { GrowoutView } from './facts';
 
 /** The lower figure is a warning: so much over it is borne. */
@@ -51,7 +51,9 @@ export function piecesOf(view: GrowoutView, tank: RoomTank): Piece[] {
     const left = Math.max(0, 1 - (planned.get(ahead.resident.lot.id) ?? 0) / Math.max(1, ahead.resident.heads));
     return { ahead, days, left, share: ahead.shareIn(days, 'tight', tank) * left };
   });
-  let over = all.reduce((sum, { share }) => sum + share, 0) - 1;
+  const shares = new Map(all.map(({ ahead, share }) => [ahead, share]));
+  const here = all.map(({ ahead }) => ahead);
+  let over = loadIn(here, 0, 'tight', tank, (ahead) => shares.get(ahead) ?? 0) - 1;
   const pieces: Piece[] = [];
   for (const { ahead, days, left, share } of all
     .filter(({ ahead: { resident } }) => resident.isYoung)

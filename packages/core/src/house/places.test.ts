@@ -1,5 +1,14 @@
 import type { LengthSample } from '../broods';
-import { crowdingForecast, growthPicture, outlookOf, planPlaces, PLACE_WISHES, tankFreeOn, USUAL_CHOICES } from '../growout';
+import {
+  crowdingForecast,
+  growthPicture,
+  nurseryWater,
+  outlookOf,
+  planPlaces,
+  PLACE_WISHES,
+  tankFreeOn,
+  USUAL_CHOICES,
+} from '../growout';
 import { deriveHorizon, deriveRound } from '../rounds';
 import { addDays } from '../time';
 import { onDay } from './onDay';
@@ -104,6 +113,33 @@ describe('room to grow', () => {
       crowdingForecast(view(house({ ...full, broods: [tetras('N', 45, told(samples))] })), 'T1', 120)?.tightOn ?? '9999';
     const [usual, slow] = [tightOn([]), tightOn([measured(20, 5.5), measured(0, 7)])];
     expect(slow > usual).toBe(true);
+  });
+
+  it('is not taken by a pair that breeds beside a few young', () => {
+    const few = {
+      broods: [tetras('N', 45)],
+      lots: [young('N', 'T1', 20), lot('pair', 'T1', 'lemon-tetra', { males: 12, females: 12, unsexed: 0 })],
+    };
+    expect(crowdingForecast(view(house({ ...full, ...few })), 'T1', 14)).toMatchObject({ tightOn: null, fullOn: null });
+  });
+
+  it('has water that goes by their food: twice as many make twice the nitrate, and want more changed', () => {
+    const water = (heads: number) =>
+      nurseryWater(
+        view(house({ ...full, broods: [tetras('N', 60, told([measured(0, 16)]))], lots: [young('N', 'T1', heads)] })),
+        'T1',
+      );
+    const [some, many] = [water(40), water(320)];
+    expect((many?.nitratePerDay ?? 0) / (some?.nitratePerDay ?? 1)).toBeCloseTo(8, 0);
+    for (const { nitratePerDay, change } of [some, many].flatMap((one) => one ?? [])) {
+      const left = change ? (nitratePerDay * change.everyDays) / change.share : 0;
+      expect(left).toBeLessThanOrEqual(25 + 1e-9);
+      expect(change?.share ?? 0).toBeLessThanOrEqual(0.5);
+    }
+    expect(
+      (many?.change?.everyDays ?? 0) < (some?.change?.everyDays ?? 0) || (many?.change?.share ?? 0) > (some?.change?.share ?? 0),
+    ).toBe(true);
+    expect(nurseryWater(view(house(full)), 'T3')).toBeNull();
   });
 
   it('names every tank with young, soonest first, and counts the tanks they will want week by week', () => {

@@ -90,7 +90,7 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
   const drops = createDrops({ clock, room, stock, species, repository: broods.repository });
   const record = createRecord({ clock, room, stock, species, spawning, broods, repository: broods.repository });
   const larder = createLarder({ ...entered, room });
-  const growout = createGrowout({ ...entered, room, stock, species });
+  const growout = createGrowout({ ...entered, room, stock, species, readiness });
   const growoutRecord = createGrowoutRecord({ repository: growout.repository, stock, broods });
   const roundsRepository = createRoundsRepository(database);
   const house = createHouse({

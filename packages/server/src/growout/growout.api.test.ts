@@ -142,6 +142,7 @@ describe('young sorted by size', () => {
     ).toMatchObject(refused('#/drained/fromC'));
     expect(await sort([{ name: 'all', heads: 30, to: tank('A2') }], { rest: 'unknown', drained })).toMatchObject({ ok: true });
     expect((await record()).sortings[0]).toMatchObject({ missing: 20, drained });
+    expect((await keeper.get('tankLife')).find(({ code }) => code === 'A1')?.readiness.ready).toBe(false);
     expect(await lots()).toEqual(['A2 30']);
   });
 });

@@ -10,7 +10,7 @@ import { formatNumber } from '@freshet/core/units';
 import type { Ticks } from '../agenda';
 import type { Applied, LogService, Scope } from '../log';
 import { DomainError, type Database, type Reading, type Who } from '../platform';
-import type { RoomService } from '../room';
+import type { ReadinessService, RoomService } from '../room';
 import type { SpeciesService } from '../species';
 import type { LotRow, StockService } from '../stock';
 import { createGrowoutRepository } from './growout.repository';
@@ -28,16 +28,17 @@ interface Deps {
   room: RoomService;
   stock: StockService;
   species: SpeciesService;
+  readiness: ReadinessService;
 }
 
 /** Where young go on, how they are sorted, and what is wrong with how many. */
-export function createGrowout({ database, log, ticks, room, stock, species }: Deps) {
+export function createGrowout({ database, log, ticks, room, stock, species, readiness }: Deps) {
   const repository = createGrowoutRepository(database);
   const { plans, sortings, selections } = repository;
   log.register({
     places: { tables: [plans] },
     sorting: stock.ledgerUndoing({
-      tables: [sortings, stock.repository.sizeSamples, stock.repository.headCounts],
+      tables: [sortings, stock.repository.sizeSamples, stock.repository.headCounts, readiness.repository.tankEvents],
       after: stock.placeBack,
     }),
     selection: stock.ledgerUndoing({ tables: [selections] }),
@@ -148,6 +149,10 @@ export function createGrowout({ database, log, ticks, room, stock, species }: De
       at: body.at,
     });
     const from = lot.tankId ? await room.getTank(scope, lot.tankId) : null;
+    // What was done to the tank itself: emptied, and filled again it rests.
+    if (from && body.drained)
+      for (const kind of body.drained.refilled ? (['emptied', 'refilled'] as const) : (['emptied'] as const))
+        await readiness.applyEvent(scope, { tankId: from.id, kind, at: body.at });
     return {
       text: `${from?.code ?? 'no tank'} ${body.drained ? 'drained' : 'sorted'}: ${told.join(', ')}${missing > 0 ? `; ${missing} missing` : ''}`,
       tankId: lot.tankId,

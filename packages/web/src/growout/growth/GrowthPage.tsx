@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { CURVES, type Curve, type GrowthPicture } from '@freshet/core/growout';
-import { formatDay } from '@freshet/core/time';
+import { CURVES, NURSERY_NITRATE, type Curve, type GrowthPicture } from '@freshet/core/growout';
+import { everyDays, formatDay } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
 import { showPercent, useHouse } from '../../data';
 import { LengthsForm } from '../../stock';
@@ -95,7 +95,7 @@ function Room({ picture }: { picture: GrowthPicture }) {
         </Link>
       }
     >
-      {picture.crowding.map(({ tankId, code, tightOn, fullOn, movesTo }) => (
+      {picture.crowding.map(({ tankId, code, tightOn, fullOn, water, movesTo }) => (
         <p key={tankId} className="border-b border-rule py-1.5">
           <Link to={`/tanks/${tankId}`} className="font-mono font-semibold link">
             {code}
@@ -104,6 +104,14 @@ function Room({ picture }: { picture: GrowthPicture }) {
           {tightOn === null
             ? 'room for four months'
             : `${tightOn <= house.today ? 'tight now' : `tight ${formatDay(tightOn, house.today)}`}${fullOn ? (fullOn <= house.today ? ', too full' : `, full ${formatDay(fullOn, house.today)}`) : ''}`}
+          {water && (
+            <span className="block text-note text-quiet">
+              Their food makes about {formatNumber(water.nitratePerDay)} mg/L nitrate a day:{' '}
+              {water.change
+                ? `${showPercent(water.change.share)} changed ${everyDays(water.change.everyDays)} holds it below ${NURSERY_NITRATE} mg/L.`
+                : `not even half a day holds it below ${NURSERY_NITRATE} mg/L; feed less or part them.`}
+            </span>
+          )}
           {movesTo.map((move) => (
             <span key={move.code} className="block">
               {move.heads} go to <span className="font-mono">{move.code}</span> on {formatDay(move.on, house.today)}
