@@ -108,7 +108,7 @@ function Room({ picture }: { picture: GrowthPicture }) {
             <span className="block text-note text-quiet">
               Their food makes about {formatNumber(water.nitratePerDay)} mg/L nitrate a day:{' '}
               {water.change
-                ? `${showPercent(water.change.share)} changed ${everyDays(water.change.everyDays)} holds it below ${NURSERY_NITRATE} mg/L.`
+                ? `${showPercent(water.change.share)} changed ${everyDays(water.change.everyDays)} would hold that below ${NURSERY_NITRATE} mg/L; young grow better with more.`
                 : `not even half a day holds it below ${NURSERY_NITRATE} mg/L; feed less or part them.`}
             </span>
           )}
@@ -156,15 +156,20 @@ function Growth({ picture, curve, setCurve }: { picture: GrowthPicture; curve: C
         {house.may('keeper') && lot && <Button onClick={() => setSheet('select')}>Look for faults</Button>}
       </PageHead>
       <div className="grid items-start gap-4 lg:grid-cols-[1.35fr_1fr]">
-        <section aria-label="Growth" className="min-w-0 border border-ink bg-sheet px-2 py-3">
-          <GrowthChart picture={picture} />
-          <p className="flex flex-wrap gap-x-5 gap-y-1 px-2 pt-1 text-note text-quiet">
-            <span>dots: mean and smallest tenth to largest tenth, measured</span>
-            <span>band: nine in ten</span>
-            <span>dotted: usual for the species</span>
-            {picture.sisters.length > 0 && <span>thin: {picture.sisters.map(({ name }) => name).join(', ')}</span>}
-          </p>
-        </section>
+        <div className="min-w-0">
+          <section aria-label="Growth" className="min-w-0 border border-ink bg-sheet px-2 py-3">
+            <GrowthChart picture={picture} />
+            <p className="flex flex-wrap gap-x-5 gap-y-1 px-2 pt-1 text-note text-quiet">
+              <span>dots: mean and smallest tenth to largest tenth, measured</span>
+              <span>band: nine in ten</span>
+              <span>dotted: usual for the species</span>
+              {picture.sisters.length > 0 && <span>thin: {picture.sisters.map(({ name }) => name).join(', ')}</span>}
+            </p>
+          </section>
+          <section className="mt-3 border border-ink bg-sheet">
+            <Room picture={picture} />
+          </section>
+        </div>
         <div className="min-w-0">
           <section className="border border-ink bg-sheet">
             <Panel
@@ -207,9 +212,6 @@ function Growth({ picture, curve, setCurve }: { picture: GrowthPicture; curve: C
                 {off !== null && <span className="text-note text-quiet">{formatNumber(off)} mm off what was measured</span>}
               </div>
             </Panel>
-          </section>
-          <section className="mt-3 border border-ink bg-sheet">
-            <Room picture={picture} />
           </section>
         </div>
       </div>

@@ -39,7 +39,7 @@ export function PlaceRow({
             value={place.isLocked ? (place.toTankId ?? '') : ''}
             onChange={(event) => lock(event.target.value)}
           >
-            <option value="">{place.toCode ? `${place.toCode}, by the plan` : 'no tank'}</option>
+            <option value="">{place.toCode ? `${place.toCode}, planned` : 'no tank'}</option>
             {choosable.map(({ tankId, code }) => (
               <option key={tankId} value={tankId}>
                 {code}, fixed
