@@ -71,6 +71,7 @@ async function paths(page: Page): Promise<string[]> {
     '/growout/record/angelfish',
     `/growout/broods/${grown?.id ?? ''}`,
     `/growout/sort/${grown?.lots[0]?.id ?? ''}`,
+    '/sales',
     '/bench',
     '/log',
     '/sources',

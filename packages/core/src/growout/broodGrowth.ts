@@ -176,10 +176,13 @@ export function readyShares({ candidates, cv, ageDays }: BroodGrowth, lengthMm: 
   }));
 }
 
+/** Share of young that is at least so long, by their mean and their spread. */
+export const shareOfLength = (meanMm: number, cv: number, lengthMm: number): number =>
+  1 - normalBelow((lengthMm / meanMm - 1) / cv);
+
 /** Share of a brood that is at least so long now. */
-export function shareOver({ middle: grown, cv, ageDays }: BroodGrowth, lengthMm: number): number {
-  return 1 - normalBelow((lengthMm / lengthAt(grown, ageDays) - 1) / cv);
-}
+export const shareOver = ({ middle: grown, cv, ageDays }: BroodGrowth, lengthMm: number): number =>
+  shareOfLength(lengthAt(grown, ageDays), cv, lengthMm);
 
 /** Days by which the brood is ahead of its species' usual curve at its length; null beyond the curve's end. */
 export function daysAhead(growth: BroodGrowth, figures: Grows): number | null {

@@ -17,14 +17,18 @@ export interface PlacedMove {
 export interface GrowoutFacts {
   /** Moves of the newest plan. */
   moves: readonly PlacedMove[];
+  /** Heads of each brood that were chosen to be kept as breeders, by its newest selection. */
+  held: Readonly<Record<string, number>>;
 }
-export const NO_GROWOUT: GrowoutFacts = { moves: [] };
+export const NO_GROWOUT: GrowoutFacts = { moves: [], held: {} };
 
 /** A house with the moves that are still to be made. */
 export interface GrowoutView extends LarderView {
   /** Moves of the plan that nobody made yet, by the tank they go to. */
   movesTo: ReadonlyMap<string, readonly PlacedMove[]>;
   moves: readonly PlacedMove[];
+  /** By brood id. */
+  held: ReadonlyMap<string, number>;
 }
 
 /** Whether a move was made: somebody of the brood came into its tank since, or the lot itself stands there; or it is gone. */
@@ -39,5 +43,5 @@ export function readGrowout(before: LarderView, facts: GrowoutFacts): GrowoutVie
   const moves = facts.moves.filter((move) => !isMade(before, move));
   const movesTo = new Map<string, PlacedMove[]>();
   for (const move of moves) movesTo.set(move.toTankId, [...(movesTo.get(move.toTankId) ?? []), move]);
-  return { ...before, moves, movesTo };
+  return { ...before, moves, movesTo, held: new Map(Object.entries(facts.held)) };
 }

@@ -1,5 +1,6 @@
 export {
   airlessHours,
+  aheadOf,
   crowdingForecast,
   loadCourse,
   tankAhead,
@@ -20,6 +21,7 @@ export {
   growthOf,
   lengthBand,
   readyShares,
+  shareOfLength,
   shareOver,
   SHARES,
   usualMm,

@@ -88,7 +88,7 @@ describe('the plan of places', () => {
   it('taken, is chores on their day, a booking and a bar, until somebody is moved', () => {
     const on = addDays(TODAY, 3);
     const move = { id: 'm', lotId: 'N', broodId: 'N', toTankId: 'T2', heads: 60, on, takenAt: NOW };
-    const taken = house({ ...full, growout: { moves: [move] } });
+    const taken = house({ ...full, growout: { moves: [move], held: {} } });
     const facts = factsOf(taken);
     const moveOn = (day: string) =>
       deriveRound(onDay(facts, view(taken), NOW, day), day).stops.flatMap(({ code, chores }) =>
@@ -102,7 +102,7 @@ describe('the plan of places', () => {
     // A tank that is promised is not promised again, and what is promised is not asked for again.
     expect(planPlaces(view(taken)).places.filter(({ toCode }) => toCode === 'T2')).toEqual([]);
     const moved = { ...young('N', 'T2', 60), id: 'new', since: '2026-03-10T09:00:00.000Z' };
-    const done = view(house({ ...full, lots: [young('N', 'T1', 60), moved], growout: { moves: [move] } }));
+    const done = view(house({ ...full, lots: [young('N', 'T1', 60), moved], growout: { moves: [move], held: {} } }));
     expect(done.moves).toEqual([]);
   });
 });

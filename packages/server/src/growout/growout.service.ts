@@ -9,7 +9,7 @@ import { exactly, formatDay } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
 import type { Ticks } from '../agenda';
 import type { Applied, LogService, Scope } from '../log';
-import { DomainError, type Database, type Reading, type Who } from '../platform';
+import { DomainError, OLDEST_FIRST, type Database, type Reading, type Who } from '../platform';
 import type { ReadinessService, RoomService } from '../room';
 import type { SpeciesService } from '../species';
 import type { LotRow, StockService } from '../stock';
@@ -165,8 +165,11 @@ export function createGrowout({ database, log, ticks, room, stock, species, read
 
     /** The moves of the plan that was taken. */
     async facts(at: Reading): Promise<GrowoutFacts> {
-      const plan = await repository.newestPlan(at);
+      const [plan, selected] = await Promise.all([repository.newestPlan(at), selections.find(at, {}, OLDEST_FIRST)]);
       return {
+        held: Object.fromEntries(
+          selected.flatMap(({ broodId, decisions }) => (broodId ? [[broodId, decisions.keep] as const] : [])),
+        ),
         moves: (plan?.moves ?? []).map(({ moveId, ...move }) => ({ ...move, id: moveId, takenAt: plan?.at ?? '' })),
       };
     },

@@ -15,6 +15,7 @@ const AREAS = [
   { to: '/broods', label: 'Broods' },
   { to: '/larder', label: 'Larder' },
   { to: '/growout', label: 'Growth' },
+  { to: '/sales', label: 'Sales' },
   { to: '/bench', label: 'Bench' },
 ] as const;
 

@@ -39,6 +39,8 @@ const GrowthPage = page(async () => (await growout()).growth());
 const SortPage = page(async () => (await growout()).sort());
 const GrowoutRecordPage = page(async () => (await growout()).record());
 
+const ReadyPage = page(async () => (await import('../sales')).salesPages.ready());
+
 /** Every page by its address; all but the round are fetched when they are opened. */
 export function Pages() {
   return (
@@ -79,6 +81,7 @@ export function Pages() {
       <Route path="/growout/broods/:broodId" element={<GrowthPage />} />
       <Route path="/growout/sort/:lotId" element={<SortPage />} />
       <Route path="/growout/record/:speciesKey?" element={<GrowoutRecordPage />} />
+      <Route path="/sales" element={<ReadyPage />} />
       <Route path="/bench" element={<BenchPage />} />
       <Route path="/hours" element={<HoursPage />} />
       <Route path="/log" element={<LogPage />} />

@@ -3,3 +3,5 @@ export { tideWork } from './tideWork';
 export { evidenceWork } from './evidenceWork';
 export { countInWorker, type RunningCount } from './picturesWork';
 export { growoutWork } from './growoutWork';
+export { useHouseWork } from './useHouseWork';
+export { salesWork } from './salesWork';

@@ -6,8 +6,8 @@ import { formatNumber } from '@freshet/core/units';
 import { showPercent, useHouse } from '../../data';
 import { LengthsForm } from '../../stock';
 import { Button, ButtonLink, Dialog, Empty, Loaded, Loading, Notice, PageHead, Panel, Segmented, Why } from '../../ui';
-import { growoutWork } from '../../workers';
-import { useWorked } from '../useWorked';
+import { growoutWork, useHouseWork } from '../../workers';
+
 import { GrowthChart } from './GrowthChart';
 import { SelectForm } from './SelectForm';
 
@@ -245,7 +245,7 @@ function Growth({ picture, curve, setCurve }: { picture: GrowthPicture; curve: C
 export function GrowthPage() {
   const { broodId = '' } = useParams();
   const [curve, setCurve] = useState<Curve>('gompertz');
-  const { reply, answer } = useWorked(`${broodId} ${curve}`, (facts, now) => growoutWork().growth(facts, now, broodId, curve));
+  const { reply, answer } = useHouseWork(`${broodId} ${curve}`, (facts, now) => growoutWork().growth(facts, now, broodId, curve));
   return (
     <Loaded reply={reply} what="the brood">
       {() =>

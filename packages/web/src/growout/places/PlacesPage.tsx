@@ -5,9 +5,9 @@ import { formatDay } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
 import { useHouse, useLog } from '../../data';
 import { Button, Checkbox, Empty, Loaded, Loading, LinkButton } from '../../ui';
-import { growoutWork } from '../../workers';
+import { growoutWork, useHouseWork } from '../../workers';
 import { GrowoutHead } from '../GrowoutHead';
-import { useWorked } from '../useWorked';
+
 import { FillRow } from './FillRow';
 import { PlaceRow } from './PlaceRow';
 
@@ -152,7 +152,7 @@ function Plan({
 export function PlacesPage() {
   const [wishes, setWishes] = useState<readonly PlaceWish[]>(PLACE_WISHES);
   const [locks, setLocks] = useState<Locks>({});
-  const { reply, answer, isWorking } = useWorked(JSON.stringify([wishes, locks]), (facts, now) =>
+  const { reply, answer, isWorking } = useHouseWork(JSON.stringify([wishes, locks]), (facts, now) =>
     growoutWork().outlook(facts, now, { wishes, locked: locks }),
   );
   return (

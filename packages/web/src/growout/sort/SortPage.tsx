@@ -19,8 +19,8 @@ import {
   SelectField,
   TextField,
 } from '../../ui';
-import { growoutWork } from '../../workers';
-import { useWorked } from '../useWorked';
+import { growoutWork, useHouseWork } from '../../workers';
+
 import { Schools } from './Schools';
 import { boundsOf, ClassTile, type ClassDraft } from './ClassTile';
 
@@ -267,7 +267,7 @@ export function SortPage() {
   const tank = life.data?.find(({ lots }) => lots.some(({ id }) => id === lotId));
   const lot = tank?.lots.find(({ id }) => id === lotId);
   const broodId = lot?.broodId ?? '';
-  const { answer } = useWorked(broodId, (facts, now) => growoutWork().growth(facts, now, broodId, 'gompertz'));
+  const { answer } = useHouseWork(broodId, (facts, now) => growoutWork().growth(facts, now, broodId, 'gompertz'));
   return (
     <>
       <PageHead

@@ -3,9 +3,8 @@ import { formatDay, formatDayRange } from '@freshet/core/time';
 import { inUnits } from '@freshet/core/units';
 import { useHouse } from '../../data';
 import { Empty, Loaded, Loading, useWidth } from '../../ui';
-import { growoutWork } from '../../workers';
+import { growoutWork, useHouseWork } from '../../workers';
 import { GrowoutHead } from '../GrowoutHead';
-import { useWorked } from '../useWorked';
 
 const HEIGHT = 96;
 const GAP = 10;
@@ -134,7 +133,7 @@ function Weeks({ weeks }: { weeks: readonly TankWeek[] }) {
 
 /** How many tanks of which size are wanted and free, week by week. */
 export function WeeksPage() {
-  const { reply, answer } = useWorked('weeks', (facts, now) => growoutWork().outlook(facts, now));
+  const { reply, answer } = useHouseWork('weeks', (facts, now) => growoutWork().outlook(facts, now));
   return (
     <>
       <GrowoutHead title="Tanks by week" about="How many tanks young will want, by size, beside how many are free." />

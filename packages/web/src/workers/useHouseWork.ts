@@ -6,7 +6,7 @@ import { useGet, useHouse, type Reply } from '../data';
  * What the worker makes of the house as it is, and whether it is still at it; the last answer stands until the next is there.
  * @param key - the question, word for word
  */
-export function useWorked<Answer>(
+export function useHouseWork<Answer>(
   key: string,
   work: (facts: Reply<'house'>, now: string) => Promise<Answer>,
 ): { reply: ReturnType<typeof useGet<'house'>>; answer: { made: Answer } | null; isWorking: boolean } {

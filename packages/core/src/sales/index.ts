@@ -1,0 +1,1 @@
+export { READY_WEEKS, readyList, type ReadyList, type ReadyRow } from './readyList';

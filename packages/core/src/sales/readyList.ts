@@ -1,0 +1,168 @@
+import type { ReadBrood } from '../broods';
+import {
+  aheadOf,
+  growthOf,
+  lengthBand,
+  shareOfLength,
+  tankAhead,
+  type BroodGrowth,
+  type GrowoutView,
+  type Likely,
+} from '../growout';
+import { codesOf } from '../room';
+import { totalHeads } from '../stock';
+import { addDays, type Day } from '../time';
+
+/** How far ahead it is told what will be ready. */
+export const READY_WEEKS = 16;
+const DAYS_A_WEEK = 7;
+
+/** How many of a brood can go, now and in the weeks to come. */
+export interface ReadyRow {
+  broodId: string;
+  name: string;
+  speciesKey: string;
+  speciesName: string;
+  /** What the law or care says of selling its kind; null where nothing is said. */
+  caution: string | null;
+  codes: string;
+  heads: number;
+  males: number;
+  females: number;
+  unsexed: number;
+  /** Chosen to be kept as breeders. */
+  held: number;
+  /** Cannot go now, and why. */
+  barred: { heads: number; why: string } | null;
+  saleMm: number;
+  /** Mean length now, with its band. */
+  lengthMm: Likely<number>;
+  isMeasured: boolean;
+  /** Of sale size today, less those that are kept or barred. */
+  now: Likely<number>;
+  /** Of sale size by the end of each week, those counted in that are now. */
+  weeks: ({ day: Day } & Likely<number>)[];
+}
+
+/** What can go, by brood, and how much of each species comes new in each week. */
+export interface ReadyList {
+  rows: ReadyRow[];
+  /** By species: what is ready now, and what is added each week. */
+  calendar: { speciesKey: string; speciesName: string; now: number; weeks: number[] }[];
+  weeks: Day[];
+}
+
+/** Heads that live in so many days: the least and the most by what the species keeps. */
+function headsBand(view: GrowoutView, read: ReadBrood, heads: number, days: number): Likely<number> {
+  const [least, most] = read.species.figures.survivalToSale;
+  const resident = tankAhead(view, read.lots.find(({ tankId }) => tankId !== null)?.tankId ?? '').find(
+    ({ resident: { lot } }) => lot.broodId === read.brood.id,
+  )?.resident;
+  const kept = resident ? aheadOf(view, resident).headsIn(days) / Math.max(1, resident.heads) : 1;
+  // How much of the way to sale is left, from the share that the upper figure keeps.
+  const way = most >= 1 ? 0 : Math.log(Math.max(1e-9, kept)) / Math.log(most);
+  return { low: heads * least ** way, mid: heads * (least * most) ** (way / 2), high: heads * most ** way };
+}
+
+/** How many are of sale size in so many days, less those that stay. The longer the brood, the more of it: bands of length are bands of number. */
+function readyIn(view: GrowoutView, read: ReadBrood, growth: BroodGrowth, free: number, days: number): Likely<number> {
+  const [mm, heads] = [lengthBand(growth, growth.ageDays + days), headsBand(view, read, free, days)];
+  const of = (side: keyof Likely<number>) =>
+    Math.max(0, Math.floor(heads[side] * shareOfLength(mm[side], growth.cv, read.species.figures.saleMm[0]) + 1e-6));
+  return { low: of('low'), mid: of('mid'), high: of('high') };
+}
+
+/** Heads that cannot go now: in quarantine, or in a tank where illness was seen in the last weeks. */
+function barredOf(view: GrowoutView, { lots }: ReadBrood): ReadyRow['barred'] {
+  const apart = lots.filter(({ tankId }) => tankId !== null && view.stock.quarantines[tankId] !== undefined);
+  const ill = lots.filter((lot) => !apart.includes(lot) && view.room.illnesses.some(({ tankId }) => tankId === lot.tankId));
+  const heads = [...apart, ...ill].reduce((sum, lot) => sum + totalHeads(lot), 0);
+  if (heads === 0) return null;
+  return {
+    heads,
+    why: [
+      ...(apart.length > 0
+        ? [
+            `in quarantine in ${codesOf(
+              view,
+              apart.map(({ tankId }) => tankId),
+            )}`,
+          ]
+        : []),
+      ...(ill.length > 0
+        ? [
+            `illness was seen in ${codesOf(
+              view,
+              ill.map(({ tankId }) => tankId),
+            )}`,
+          ]
+        : []),
+    ].join('; '),
+  };
+}
+
+/** What can be sold, by brood: ready now and by each of the next weeks, measured or by the curve and said which. Source: docs/sources.md#ready-list */
+export function readyList(view: GrowoutView): ReadyList {
+  const weeks = Array.from({ length: READY_WEEKS }, (_, i) => addDays(view.today, (i + 1) * DAYS_A_WEEK));
+  const rows = view.broods.flatMap((read): ReadyRow[] => {
+    const growth = growthOf(read);
+    if (!growth) return [];
+    const { brood, species, lots } = read;
+    const sum = (sex: 'males' | 'females' | 'unsexed') => lots.reduce((all, lot) => all + lot[sex], 0);
+    const heads = lots.reduce((all, lot) => all + totalHeads(lot), 0);
+    const held = Math.min(heads, view.held.get(brood.id) ?? 0);
+    const barred = barredOf(view, read);
+    const free = Math.max(0, heads - held);
+    return [
+      {
+        broodId: brood.id,
+        name: brood.name,
+        speciesKey: species.key,
+        speciesName: species.commonName,
+        caution: species.caution ?? null,
+        codes: codesOf(
+          view,
+          lots.map(({ tankId }) => tankId),
+        ),
+        heads,
+        males: sum('males'),
+        females: sum('females'),
+        unsexed: sum('unsexed'),
+        held,
+        barred,
+        saleMm: species.figures.saleMm[0],
+        lengthMm: lengthBand(growth, growth.ageDays),
+        isMeasured: growth.samples.length > 0,
+        now: readyIn(view, read, growth, Math.max(0, free - (barred?.heads ?? 0)), 0),
+        weeks: weeks.map((day, i) => ({ day, ...readyIn(view, read, growth, free, (i + 1) * DAYS_A_WEEK) })),
+      },
+    ];
+  });
+  rows.sort((a, b) => b.now.mid - a.now.mid || firstWeek(a) - firstWeek(b) || (a.name < b.name ? -1 : 1));
+  const calendar = new Map<string, ReadyList['calendar'][number]>();
+  for (const row of rows) {
+    const line = calendar.get(row.speciesKey) ?? {
+      speciesKey: row.speciesKey,
+      speciesName: row.speciesName,
+      now: 0,
+      weeks: weeks.map(() => 0),
+    };
+    line.now += row.now.mid;
+    row.weeks.forEach(({ mid }, i) => {
+      const before = i === 0 ? row.now.mid : (row.weeks[i - 1]?.mid ?? 0);
+      line.weeks[i] = (line.weeks[i] ?? 0) + Math.max(0, mid - before);
+    });
+    calendar.set(row.speciesKey, line);
+  }
+  return {
+    rows,
+    weeks,
+    calendar: [...calendar.values()].filter(({ now, weeks: added }) => now > 0 || added.some((count) => count > 0)),
+  };
+}
+
+/** The first week in which some are ready; beyond the last where none is. */
+const firstWeek = ({ weeks }: ReadyRow): number => {
+  const at = weeks.findIndex(({ mid }) => mid > 0);
+  return at < 0 ? READY_WEEKS : at;
+};

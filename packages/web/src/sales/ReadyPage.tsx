@@ -1,0 +1,108 @@
+import type { ReadyList } from '@freshet/core/sales';
+import { formatDate } from '@freshet/core/time';
+import { useHouse } from '../data';
+import { Empty, Loaded, Loading, Notice, PageHead } from '../ui';
+import { salesWork, useHouseWork } from '../workers';
+import { ReadyRow } from './ReadyRow';
+
+/** What comes new of each species, week by week. */
+function Calendar({ list }: { list: ReadyList }) {
+  const house = useHouse();
+  return (
+    <div className="overflow-x-auto border border-ink bg-sheet">
+      <table className="w-full text-right">
+        <caption className="px-3 py-2 text-left">
+          <b>What comes new each week</b>{' '}
+          <span className="text-note text-quiet">heads that reach sale size, as is likeliest; those held back are not in it</span>
+        </caption>
+        <thead>
+          <tr className="border-y border-ink text-note text-quiet">
+            <th className="px-3 py-1 text-left font-normal">species</th>
+            <th className="px-2 py-1 font-normal">now</th>
+            {list.weeks.map((day) => (
+              <th key={day} className="px-1.5 py-1 font-normal whitespace-nowrap">
+                {formatDate(day, house.today)}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {list.calendar.map((line) => (
+            <tr key={line.speciesKey} className="border-b border-rule">
+              <th scope="row" className="px-3 py-1 text-left font-semibold whitespace-nowrap">
+                {line.speciesName}
+              </th>
+              <td className="px-2 py-1 font-mono font-semibold">{line.now || ''}</td>
+              {line.weeks.map((count, i) => (
+                <td key={list.weeks[i]} className="px-1.5 py-1 font-mono">
+                  {count || <span className="text-quiet">·</span>}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function Ready({ list }: { list: ReadyList }) {
+  const now = list.rows.reduce((sum, row) => sum + row.now.mid, 0);
+  const cautions = [...new Set(list.rows.flatMap(({ caution, speciesName }) => (caution ? [`${speciesName}: ${caution}`] : [])))];
+  return (
+    <>
+      <section aria-label="Ready" className="mb-3 border border-ink bg-sheet">
+        <div className="flex flex-wrap items-baseline justify-between gap-3 border-b border-ink px-3 py-2">
+          <h2>
+            {now} of sale size now{' '}
+            <span className="font-normal text-quiet">
+              in {list.rows.filter((row) => row.now.mid > 0).length} of {list.rows.length} broods
+            </span>
+          </h2>
+          <span className="text-note text-quiet">now, then sixteen weeks; line: nine in ten</span>
+        </div>
+        <ul>
+          {list.rows.map((row) => (
+            <ReadyRow key={row.broodId} row={row} />
+          ))}
+        </ul>
+      </section>
+      {cautions.map((words) => (
+        <Notice key={words} className="mb-3">
+          {words}
+        </Notice>
+      ))}
+      <Calendar list={list} />
+      <p className="mt-3 text-note text-quiet">
+        Numbers by length alone: look them over before you promise any. Business, transport and animal-welfare rules differ by
+        place; some kinds may not be sold without a licence. Never release animals or plants.
+      </p>
+    </>
+  );
+}
+
+/** What can be sold, and when. */
+export function ReadyPage() {
+  const { reply, answer } = useHouseWork('ready', (facts, now) => salesWork().ready(facts, now));
+  return (
+    <>
+      <PageHead
+        title="What can go"
+        about="By brood: how many are of sale size, now and in the weeks to come, less those held back."
+      />
+      <Loaded reply={reply} what="the house">
+        {() =>
+          !answer ? (
+            <Loading what="the list" />
+          ) : answer.made.rows.length === 0 ? (
+            <Empty title="Nothing grows towards a sale yet">
+              When a brood feeds, it shows here with how many of it will be of sale size, and when.
+            </Empty>
+          ) : (
+            <Ready list={answer.made} />
+          )
+        }
+      </Loaded>
+    </>
+  );
+}
