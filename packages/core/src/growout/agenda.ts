@@ -5,7 +5,7 @@ import { totalHeads } from '../stock';
 import { addDays, daysBetween, formatDay, houseDay, type Day } from '../time';
 import { formatNumber } from '../units';
 import { bookingAlarms } from './bookingAlarms';
-import { dayIn, growthOf, readyShares } from './broodGrowth';
+import { dayIn, growthOf, likelyDays } from './broodGrowth';
 import { GROWOUT_CHORES } from './choreKinds';
 import { crowdingForecast, youngCarried } from './crowding';
 import type { GrowoutView, PlacedMove } from './facts';
@@ -174,7 +174,7 @@ function youngChores(view: GrowoutView, read: ReadBrood, day: Day): PlacedChore[
           'Two nets and three bowls; the sheet is under Grow-out. All together is a school, too: say so on the recipe and this is not asked.',
         ],
       });
-  const mature = dayIn(readyShares(growth, species.figures.maturityMm[0])[0]?.days.mid ?? null, view.today);
+  const mature = dayIn(likelyDays(growth, species.figures.maturityMm[0], 0.1), view.today);
   const unsexed = lots.reduce((sum, lot) => sum + lot.unsexed, 0);
   const mixed = lots.filter((lot) => lot.unsexed > 0 || (lot.males > 0 && lot.females > 0));
   if (

@@ -1,4 +1,4 @@
-import type { ReadBrood } from '../broods';
+import type { BroodRecord, ReadBrood } from '../broods';
 import { normalBelow } from '../numerics';
 import { growthCurve, LENGTH_SPREAD, middle, type Figures } from '../species';
 import { addDays, middleOf, type Day } from '../time';
@@ -199,23 +199,29 @@ export const likelySlower = (growth: BroodGrowth, figures: Grows): number => {
 /** The species' usual length at an age, mm. */
 export const usualMm = (figures: Grows, curve: Curve, ageDays: number): number => lengthAt(usualCurve(figures, curve), ageDays);
 
-const kept = new WeakMap<ReadBrood, BroodGrowth>();
+/** In how many days a share is so long, by the curve in the middle alone: for what is asked of every brood of a walk. */
+export function likelyDays({ middle: grown, cv, ageDays }: BroodGrowth, lengthMm: number, share: number): number | null {
+  const now = Math.min(lengthAt(grown, ageDays), grown.lInfMm * (1 - 1e-9));
+  return readyOn({ ...grown, lengthMm: now, cv, saleMm: lengthMm, shares: [share] }).days[0] ?? null;
+}
+
+/** What was worked out of a brood as it is in the snapshot, with the figures it rests on; its age goes on, its curves do not. */
+const kept = new WeakMap<BroodRecord, { rests: string; growth: BroodGrowth }>();
 
 /** How a brood of the house grows; null before it feeds. */
-export function growthOf(read: ReadBrood): BroodGrowth | null {
-  const { state, brood, species } = read;
-  if (state.feedingDays === null) return null;
-  const found = kept.get(read) ?? growBrood(species.figures, agedSamples(read), state.feedingDays);
-  kept.set(read, found);
-  return found;
-  function agedSamples({ state: { feedingDays } }: ReadBrood): AgedSample[] {
-    const swam = species.start === 'born' ? brood.laid : brood.freeSwimming;
-    if (!swam || feedingDays === null) return [];
-    return (brood.samples ?? []).map(({ at, ...sample }) => ({
-      ...sample,
-      ageDays: Math.max(0, (Date.parse(at) - Date.parse(middleOf(swam))) / DAY_MS),
-    }));
-  }
+export function growthOf({ state: { feedingDays }, brood, species: { figures, start } }: ReadBrood): BroodGrowth | null {
+  if (feedingDays === null) return null;
+  const rests = [figures.fryMm, figures.adultMm, figures.saleMm, figures.saleDays].join();
+  const found = kept.get(brood);
+  if (found?.rests === rests) return { ...found.growth, ageDays: feedingDays };
+  const swam = start === 'born' ? brood.laid : brood.freeSwimming;
+  const samples = (swam ? (brood.samples ?? []) : []).map(({ at, ...sample }) => ({
+    ...sample,
+    ageDays: Math.max(0, (Date.parse(at) - Date.parse(middleOf(swam ?? brood.laid))) / DAY_MS),
+  }));
+  const growth = growBrood(figures, samples, feedingDays);
+  kept.set(brood, { rests, growth });
+  return growth;
 }
 
 /** A day in so many days from today, rounded up; null stays null. */

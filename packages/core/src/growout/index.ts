@@ -20,6 +20,7 @@ export {
   growBrood,
   growthOf,
   lengthBand,
+  likelyDays,
   readyShares,
   shareOfLength,
   shareOver,

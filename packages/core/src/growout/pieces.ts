@@ -1,7 +1,7 @@
 import type { ReadBrood } from '../broods';
 import type { RoomTank } from '../room';
 import type { Day } from '../time';
-import { growthOf, readyShares } from './broodGrowth';
+import { growthOf, likelyDays } from './broodGrowth';
 import { crowdingForecast, loadIn, tankAhead, youngCarried, type Ahead } from './crowding';
 import type { GrowoutView } from './facts';
 
@@ -35,7 +35,7 @@ export interface Piece {
 /** The day for which a lot's room is reckoned: the end of the plan, or earlier when half of it can be sold. */
 export function lastDayOf({ resident }: Ahead): number {
   const growth = resident.brood ? growthOf(resident.brood) : null;
-  const sale = growth ? readyShares(growth, resident.species.figures.saleMm[0])[1]?.days.mid : null;
+  const sale = growth ? likelyDays(growth, resident.species.figures.saleMm[0], 0.5) : null;
   return Math.min(PLACE_DAYS, Math.max(7, Math.ceil(sale ?? PLACE_DAYS)));
 }
 

@@ -8,7 +8,7 @@ import { bodiesOf, entryWrites, furnishEverything, strangeBodies, type Things } 
 import { newId, openTestHouse, type Answer, type Client, type TestHouse } from '../testing/testHouse';
 
 const NOW = '2026-03-10T08:00:00.000Z';
-jest.setTimeout(120_000);
+jest.setTimeout(240_000);
 let test: TestHouse;
 beforeAll(async () => {
   test = await openTestHouse(NOW);
