@@ -15,7 +15,6 @@ const MIDDLE_SD = 0.6;
 const OUTER_SD = 1.15;
 /** Below this spread a brood is even: there is nothing to part. */
 const EVEN = 0.08;
-export const MOST_CLASSES = 6;
 
 /** Small, middle and large about a mean; one class where the lengths are even. Rounded to half millimetres, as a grid of bars is. */
 export function suggestClasses(meanMm: number, spread: number): SizeClass[] {

@@ -36,17 +36,10 @@ export { slowGrowth, type SlowGrowth } from './slowGrowth';
 export { NO_GROWOUT, readGrowout, type GrowoutFacts, type GrowoutView, type PlacedMove } from './facts';
 export { planPlaces, USUAL_CHOICES, type PlaceChoices, type PlacePlan, type PlannedPlace } from './placePlan';
 export { TANK_SIZES, tanksByWeek, type TankSize, type TankWeek } from './tanksByWeek';
-export {
-  compareGrading,
-  dangerRatio,
-  MOST_CLASSES,
-  shareAtRisk,
-  suggestClasses,
-  type SchoolCost,
-  type SizeClass,
-} from './grading';
+export { compareGrading, dangerRatio, shareAtRisk, suggestClasses, type SchoolCost, type SizeClass } from './grading';
 export { faultRates, type FaultRate, type Selection } from './faults';
-export { DECISIONS, DECISION_WORDS, FAULTS, FAULT_WORDS, type Decision, type Fault } from './keys';
+export { DECISIONS, FAULTS, MOST_CLASSES, type Decision, type Fault } from './keys';
+export { DECISION_WORDS, FAULT_WORDS } from './words';
 export { expectedInPond, markRecapture, type Estimate } from './pond';
 export { decideSorting, type SortingDecision } from './decideSorting';
 export { outlookOf, type FillingTank, type Outlook } from './outlook';

@@ -1,8 +1,7 @@
-import type { ReactNode } from 'react';
-import { NavLink } from 'react-router';
-import { PageHead } from '../ui';
+import type { ComponentProps } from 'react';
+import { AreaHead } from '../ui';
 
-const PLACES = [
+const PAGES = [
   { to: '/larder', label: 'Tide' },
   { to: '/larder/cultures', label: 'Cultures' },
   { to: '/larder/pour', label: 'Pour list' },
@@ -11,25 +10,7 @@ const PLACES = [
   { to: '/larder/pests', label: 'Pests' },
 ];
 
-/** The head of every page of the larder: what it says, and the way to the others. */
-export function LarderHead({ title, about, children }: { title: string; about?: ReactNode; children?: ReactNode }) {
-  return (
-    <>
-      <PageHead title={title} about={about}>
-        {children}
-      </PageHead>
-      <nav aria-label="Larder" className="no-print -mt-2 mb-3 flex flex-wrap gap-x-1 border-b border-edge">
-        {PLACES.map(({ to, label }) => (
-          <NavLink
-            key={to}
-            to={to}
-            end
-            className="flex min-h-11 items-center px-3 text-quiet hover:bg-today aria-[current=page]:border-b-[3px] aria-[current=page]:border-ink aria-[current=page]:font-bold aria-[current=page]:text-ink"
-          >
-            {label}
-          </NavLink>
-        ))}
-      </nav>
-    </>
-  );
-}
+/** The head of every page of the larder. */
+export const LarderHead = (props: Omit<ComponentProps<typeof AreaHead>, 'area' | 'pages'>) => (
+  <AreaHead area="Larder" pages={PAGES} {...props} />
+);

@@ -10,6 +10,18 @@ function asTime(text: string): string {
   return read ? `${(read[1] ?? '').padStart(2, '0')}:${read[2] ?? ''}` : text.trim();
 }
 
+/** Never, or a day of the week. */
+const Weekdays = () => (
+  <>
+    <option value="">never</option>
+    {DAYS.map((words, i) => (
+      <option key={words} value={i + 1}>
+        {words}
+      </option>
+    ))}
+  </>
+);
+
 function HoursForm({ hours }: { hours: Reply<'hours'> }) {
   const entry = useEntryForm<
     'setHours',
@@ -63,24 +75,14 @@ function HoursForm({ hours }: { hours: Reply<'hours'> }) {
           hint="A day without food clears the gut and spares the water; young and those in conditioning are fed all the same."
           {...register('fastOn')}
         >
-          <option value="">never</option>
-          {DAYS.map((words, i) => (
-            <option key={words} value={i + 1}>
-              {words}
-            </option>
-          ))}
+          <Weekdays />
         </SelectField>
         <SelectField
           label="Young meet a new food"
           hint="A little of one more food of their size each week, so that they take what they are given later."
           {...register('newFoodOn')}
         >
-          <option value="">never</option>
-          {DAYS.map((words, i) => (
-            <option key={words} value={i + 1}>
-              {words}
-            </option>
-          ))}
+          <Weekdays />
         </SelectField>
       </fieldset>
       <fieldset className="flex flex-col gap-3 border border-rule bg-sheet p-4">

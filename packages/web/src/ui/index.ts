@@ -13,6 +13,7 @@ export { EntryFormFoot } from './EntryFormFoot';
 export { QuantityField, readQuantity } from './QuantityField';
 export { WhenField, readWhen, fromLocal, toLocal, type When } from './WhenField';
 export { PageHead, Panel, Fact } from './Page';
+export { AreaHead } from './AreaHead';
 export { useWidth } from './useWidth';
 export { measureText } from './measureText';
 export { usePageParams, withParam } from './usePageParams';
