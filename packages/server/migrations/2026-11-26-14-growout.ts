@@ -38,6 +38,7 @@ export const growout: Migration = {
         'note VARCHAR(200) NULL',
         'at DATETIME(3) NOT NULL',
         'KEY selections_species (house_id, live, species_key, at)',
+        'KEY selections_brood (house_id, live, brood_id, at)',
       ].join(', '),
     ),
   ],

@@ -163,12 +163,16 @@ export interface ShareReady {
 /** Shares that dates are told for. */
 export const SHARES = [0.1, 0.5, 0.9] as const;
 
+/** Where on a curve a brood is: a hair below its end, which nothing reaches. */
+const lengthNow = (grown: GrowthCurve, ageDays: number): number => Math.min(lengthAt(grown, ageDays), grown.lInfMm * (1 - 1e-9));
+
 /** In how many days shares of a brood have reached a length, with 90 % bands; 0 when they have. Source: docs/sources.md#brood-growth */
 export function readyShares({ candidates, cv, ageDays }: BroodGrowth, lengthMm: number): ShareReady[] {
   const each = candidates.map(({ grown, weight }) => {
-    // The brood is where its curve is now; a hair below its end, which nothing reaches.
-    const now = Math.min(lengthAt(grown, ageDays), grown.lInfMm * (1 - 1e-9));
-    return { weight, days: readyOn({ ...grown, lengthMm: now, cv, saleMm: lengthMm, shares: SHARES }).days };
+    return {
+      weight,
+      days: readyOn({ ...grown, lengthMm: lengthNow(grown, ageDays), cv, saleMm: lengthMm, shares: SHARES }).days,
+    };
   });
   return SHARES.map((share, i) => ({
     share,
@@ -201,8 +205,7 @@ export const usualMm = (figures: Grows, curve: Curve, ageDays: number): number =
 
 /** In how many days a share is so long, by the curve in the middle alone: for what is asked of every brood of a walk. */
 export function likelyDays({ middle: grown, cv, ageDays }: BroodGrowth, lengthMm: number, share: number): number | null {
-  const now = Math.min(lengthAt(grown, ageDays), grown.lInfMm * (1 - 1e-9));
-  return readyOn({ ...grown, lengthMm: now, cv, saleMm: lengthMm, shares: [share] }).days[0] ?? null;
+  return readyOn({ ...grown, lengthMm: lengthNow(grown, ageDays), cv, saleMm: lengthMm, shares: [share] }).days[0] ?? null;
 }
 
 /** What was worked out of a brood as it is in the snapshot, with the figures it rests on; its age goes on, its curves do not. */

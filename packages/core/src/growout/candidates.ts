@@ -22,6 +22,9 @@ const MOVE_COST = 2;
 export const WALK = { shelf: 1, rack: 3, yard: 6 } as const;
 /** A tank far larger than they need is kept for others where it can be. */
 const SPARE_COST = 0.4;
+/** A tank with less than this free of it takes nobody more. */
+const MOST_TAKEN = 0.9;
+
 /** A tank that could take young, with what is free of it. */
 export interface Candidate {
   tank: RoomTank;
@@ -29,6 +32,13 @@ export interface Candidate {
   freeOn: Day;
   residents: readonly Ahead[];
 }
+
+/** Whether an attempt that has no brood yet is planned for a tank or goes on in it. */
+export const isForSpawning = (view: GrowoutView, tankId: string): boolean =>
+  (view.attemptsByTank.get(tankId) ?? []).some(({ hasBrood }) => !hasBrood);
+
+/** Whether two tanks hang on one sump: one water. */
+export const isOneWater = (one: RoomTank, other: RoomTank): boolean => one.sump !== null && one.sump === other.sump;
 
 /** Tanks that are free within the weeks planned, and tanks of young with room beside them. */
 export function candidatesOf(view: GrowoutView, leaving: ReadonlyMap<string, number>): Candidate[] {
@@ -41,7 +51,7 @@ export function candidatesOf(view: GrowoutView, leaving: ReadonlyMap<string, num
     if (freeOn !== null && freeOn <= view.today)
       return [{ tank, litres: tank.litres, freeOn: readyOn > freeOn ? readyOn : freeOn, residents: [] }];
     const residents = tankAhead(view, tank.id);
-    const isBooked = view.movesTo.has(tank.id) || (view.attemptsByTank.get(tank.id) ?? []).some(({ hasBrood }) => !hasBrood);
+    const isBooked = view.movesTo.has(tank.id) || isForSpawning(view, tank.id);
     if (isBooked || residents.length === 0 || residents.some(({ resident }) => !resident.isYoung || resident.lengthMm === null))
       return freeOn !== null && freeOn <= addDays(view.today, PLACE_DAYS) && !isBooked
         ? [{ tank, litres: tank.litres, freeOn, residents: [] }]
@@ -50,7 +60,7 @@ export function candidatesOf(view: GrowoutView, leaving: ReadonlyMap<string, num
       (sum, one) => sum + one.shareIn(lastDayOf(one), 'tight', tank) * (1 - (leaving.get(one.resident.lot.id) ?? 0)),
       0,
     );
-    return taken < 0.9 ? [{ tank, litres: (1 - taken) * tank.litres, freeOn: readyOn, residents }] : [];
+    return taken < MOST_TAKEN ? [{ tank, litres: (1 - taken) * tank.litres, freeOn: readyOn, residents }] : [];
   });
 }
 
@@ -94,11 +104,10 @@ export function costOf(
       return null;
   }
   const water = suits(view.room.ph[tank.id]?.value, figures.ph, 0.3) && suits(view.room.ghDeg[tank.id]?.value, figures.ghDeg, 1);
-  const sameWater = tank.sump !== null && tank.sump === piece.from.sump;
   return (
     MOVE_COST +
     (wishes.has('near') ? walkOf(piece.from, tank) : 0) +
-    (wishes.has('sameWater') && !sameWater ? WISH_COST.sameWater : 0) +
+    (wishes.has('sameWater') && !isOneWater(tank, piece.from) ? WISH_COST.sameWater : 0) +
     (wishes.has('alone') && residents.length > 0 ? WISH_COST.alone : 0) +
     (wishes.has('suits') && !water ? WISH_COST.suits : 0) +
     SPARE_COST * Math.max(0, Math.log2(litres / litresFor(piece, piece.heads, tank)))

@@ -1,11 +1,11 @@
 export {
   airlessHours,
-  aheadOf,
   crowdingForecast,
   loadCourse,
   tankAhead,
   tankCrowding,
   youngCarried,
+  type Ahead,
   type CrowdingForecast,
   type LoadPoint,
 } from './crowding';

@@ -1,10 +1,8 @@
-import { foodClassOf, youngMeals } from '../larder';
+import { foodClassOf, LIVE_FOR_DRY, youngMeals } from '../larder';
 import type { GrowoutView } from './facts';
 
 /** Nitrate out of a gram of dry food, mg: 45 % protein, 16 % nitrogen in it, six tenths given off, 4.43 mg nitrate a mg nitrogen. */
 const NITRATE_MG_A_G = 1000 * 0.45 * 0.16 * 0.6 * 4.43;
-/** Live food weighs some four times the dry food that feeds as well; 1 ml is about 1 g. */
-const LIVE_FOR_DRY = 4;
 /** Cysts become so much dry food; the shells stay behind. */
 const CYSTS_FOR_DRY = 0.4;
 /** Young grow well below this, mg/L. */

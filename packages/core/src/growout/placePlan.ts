@@ -4,7 +4,17 @@ import { formatNumber } from '../units';
 import { assign } from './assign';
 import { dayIn, growthOf, readyShares, shareOver } from './broodGrowth';
 import type { GrowoutView } from './facts';
-import { candidatesOf, costOf, PLACE_WISHES, WALK, walkOf, type Candidate, type PlaceWish } from './candidates';
+import {
+  candidatesOf,
+  costOf,
+  isForSpawning,
+  isOneWater,
+  PLACE_WISHES,
+  WALK,
+  walkOf,
+  type Candidate,
+  type PlaceWish,
+} from './candidates';
 import { litresFor, part, piecesOf, type Piece } from './pieces';
 import { tankFreeOn } from './tankFreeOn';
 
@@ -75,15 +85,18 @@ function foesOf(pieces: readonly Piece[], wishes: ReadonlySet<PlaceWish>): [stri
   );
 }
 
+/** The tank a keeper fixed for a piece, or for its whole lot; null where none is. */
+const lockedTo = ({ locked }: PlaceChoices, { id, ahead }: Piece): string | null =>
+  locked[id] ?? locked[ahead.resident.lot.id] ?? null;
+
 function solve(view: GrowoutView, pieces: readonly Piece[], candidates: readonly Candidate[], choices: PlaceChoices) {
   const wishes = new Set(choices.wishes);
-  const lockedTo = (piece: Piece) => choices.locked[piece.id] ?? choices.locked[piece.ahead.resident.lot.id] ?? null;
   return assign({
     lots: pieces.map(({ id }) => ({ id, litres: 1 })),
     tanks: candidates.map(({ tank, litres }) => ({ id: tank.id, litres })),
     cost: pieces.map((piece) =>
       candidates.map((candidate) => {
-        const lock = lockedTo(piece);
+        const lock = lockedTo(choices, piece);
         return lock !== null && lock !== candidate.tank.id ? null : costOf(view, piece, candidate, wishes);
       }),
     ),
@@ -113,8 +126,11 @@ function offersFor(view: GrowoutView, piece: Piece, candidates: readonly Candida
   const later = view.room.tanks
     .flatMap((tank) => {
       const on = tankFreeOn(view, tank.id);
-      const isBooked = (view.attemptsByTank.get(tank.id) ?? []).some(({ hasBrood }) => !hasBrood);
-      return on !== null && on > view.today && !isBooked && litresFor(piece, piece.heads, tank) <= tank.litres && !tank.quarantine
+      return on !== null &&
+        on > view.today &&
+        !isForSpawning(view, tank.id) &&
+        litresFor(piece, piece.heads, tank) <= tank.litres &&
+        !tank.quarantine
         ? [{ code: tank.code, on }]
         : [];
     })
@@ -151,7 +167,7 @@ function whyOf(view: GrowoutView, piece: Piece, candidate: Candidate): string[] 
   return [
     `${piece.heads} at ${formatNumber(piece.mm)} mm want ${formatNumber(need)} of the ${formatNumber(litres)} L ${residents.length > 0 ? 'left ' : ''}in ${tank.code}.`,
     steps === 0 ? 'On the same shelf.' : steps === WALK.shelf ? 'In the same rack.' : 'In another rack.',
-    tank.sump !== null && tank.sump === piece.from.sump
+    isOneWater(tank, piece.from)
       ? 'The same sump: one water, nothing to drip.'
       : 'Another water: compare and drip on the transfer sheet.',
     ...(residents.length > 0
@@ -218,7 +234,7 @@ export function planPlaces(view: GrowoutView, choices: PlaceChoices = USUAL_CHOI
       toCode: candidate?.tank.code ?? null,
       on: candidate ? onDay(view, piece, candidate) : null,
       isShared: (candidate?.residents.length ?? 0) > 0,
-      isLocked: (choices.locked[piece.id] ?? choices.locked[resident.lot.id]) !== undefined,
+      isLocked: lockedTo(choices, piece) !== null,
       why: candidate ? whyOf(view, piece, candidate) : [],
       offers: candidate ? [] : offersFor(view, piece, candidates),
     };

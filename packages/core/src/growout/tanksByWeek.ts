@@ -78,24 +78,25 @@ export function tanksByWeek(view: GrowoutView, plan: Pick<PlacePlan, 'places'>):
       ),
     ...expectedWants(view),
   ];
-  const tanks = view.room.tanks.filter(({ quarantine, outdoor }) => !quarantine && !outdoor);
+  const free = view.room.tanks.flatMap((tank) => {
+    const on =
+      tank.quarantine || tank.outdoor || view.room.readiness[tank.id]?.ready === false ? null : tankFreeOn(view, tank.id);
+    return on === null ? [] : [{ size: sizeOf(tank.litres), on }];
+  });
   return Array.from({ length: PLACE_DAYS / 7 }, (_, week): TankWeek => {
     const [from, to] = [addDays(view.today, week * 7), addDays(view.today, week * 7 + 6)];
     const due = wants.filter(({ on }) => on <= to);
     const sizes = TANK_SIZES.map(({ key }): WeekOfSize => ({
       size: key,
-      free: tanks.filter((tank) => {
-        const on = sizeOf(tank.litres) === key ? tankFreeOn(view, tank.id) : null;
-        return on !== null && on <= to && view.room.readiness[tank.id]?.ready !== false;
-      }).length,
+      free: free.filter(({ size, on }) => size === key && on <= to).length,
       needed: due.filter(({ litres, isExpected }) => !isExpected && sizeOf(litres) === key).length,
       expected: due.filter(({ litres, isExpected }) => isExpected && sizeOf(litres) === key).length,
     }));
     // From the largest down: what is left of the larger serves the smaller.
     let left = 0;
     let isShort = false;
-    for (const { free, needed } of [...sizes].reverse()) {
-      left += free - needed;
+    for (const size of [...sizes].reverse()) {
+      left += size.free - size.needed;
       if (left < 0) isShort = true;
       left = Math.max(0, left);
     }

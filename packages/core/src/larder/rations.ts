@@ -35,7 +35,7 @@ export interface FoodKnowledge {
 }
 export const NOTHING_KNOWN: FoodKnowledge = { doses: [], hatchShare: null, size: null };
 /** Live food weighs about four times the dry food that nourishes as much. */
-const LIVE_FOR_DRY = 4;
+export const LIVE_FOR_DRY = 4;
 /** One dose of each small food per 100 young and meal. */
 const PER_100: Partial<Record<Food, { amount: number; unit: Ration['unit'] }>> = {
   infusoria: { amount: 20, unit: 'ml' },

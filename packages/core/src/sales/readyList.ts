@@ -1,10 +1,10 @@
 import type { ReadBrood } from '../broods';
 import {
-  aheadOf,
   growthOf,
   lengthBand,
   shareOfLength,
   tankAhead,
+  type Ahead,
   type BroodGrowth,
   type GrowoutView,
   type Likely,
@@ -52,24 +52,25 @@ export interface ReadyList {
   weeks: Day[];
 }
 
-/** Heads that live in so many days: the least and the most by what the species keeps. */
-function headsBand(view: GrowoutView, read: ReadBrood, heads: number, days: number): Likely<number> {
-  const [least, most] = read.species.figures.survivalToSale;
-  const resident = tankAhead(view, read.lots.find(({ tankId }) => tankId !== null)?.tankId ?? '').find(
-    ({ resident: { lot } }) => lot.broodId === read.brood.id,
-  )?.resident;
-  const kept = resident ? aheadOf(view, resident).headsIn(days) / Math.max(1, resident.heads) : 1;
+/** Heads that live in so many days: the least and the most by what the species keeps. @param ahead - any lot of the brood; they fare alike */
+function headsBand({ species }: ReadBrood, ahead: Ahead | undefined, heads: number, days: number): Likely<number> {
+  const [least, most] = species.figures.survivalToSale;
+  const kept = ahead ? ahead.headsIn(days) / Math.max(1, ahead.resident.heads) : 1;
   // How much of the way to sale is left, from the share that the upper figure keeps.
   const way = most >= 1 ? 0 : Math.log(Math.max(1e-9, kept)) / Math.log(most);
   return { low: heads * least ** way, mid: heads * (least * most) ** (way / 2), high: heads * most ** way };
 }
 
-/** How many are of sale size in so many days, less those that stay. The longer the brood, the more of it: bands of length are bands of number. */
-function readyIn(view: GrowoutView, read: ReadBrood, growth: BroodGrowth, free: number, days: number): Likely<number> {
-  const [mm, heads] = [lengthBand(growth, growth.ageDays + days), headsBand(view, read, free, days)];
-  const of = (side: keyof Likely<number>) =>
-    Math.max(0, Math.floor(heads[side] * shareOfLength(mm[side], growth.cv, read.species.figures.saleMm[0]) + 1e-6));
-  return { low: of('low'), mid: of('mid'), high: of('high') };
+/** How many of so many free heads are of sale size in some days. The longer the brood, the more of it: bands of length are bands of number. */
+function readyIn(view: GrowoutView, read: ReadBrood, growth: BroodGrowth): (free: number, days: number) => Likely<number> {
+  const tankId = read.lots.find((lot) => lot.tankId !== null)?.tankId ?? '';
+  const ahead = tankAhead(view, tankId).find(({ resident: { lot } }) => lot.broodId === read.brood.id);
+  return (free, days) => {
+    const [mm, heads] = [lengthBand(growth, growth.ageDays + days), headsBand(read, ahead, free, days)];
+    const of = (side: keyof Likely<number>) =>
+      Math.max(0, Math.floor(heads[side] * shareOfLength(mm[side], growth.cv, read.species.figures.saleMm[0]) + 1e-6));
+    return { low: of('low'), mid: of('mid'), high: of('high') };
+  };
 }
 
 /** Heads that cannot go now: in quarantine, or in a tank where illness was seen in the last weeks. */
@@ -113,6 +114,7 @@ export function readyList(view: GrowoutView): ReadyList {
     const held = Math.min(heads, view.held.get(brood.id) ?? 0);
     const barred = barredOf(view, read);
     const free = Math.max(0, heads - held);
+    const ready = readyIn(view, read, growth);
     return [
       {
         broodId: brood.id,
@@ -133,8 +135,8 @@ export function readyList(view: GrowoutView): ReadyList {
         saleMm: species.figures.saleMm[0],
         lengthMm: lengthBand(growth, growth.ageDays),
         isMeasured: growth.samples.length > 0,
-        now: readyIn(view, read, growth, Math.max(0, free - (barred?.heads ?? 0)), 0),
-        weeks: weeks.map((day, i) => ({ day, ...readyIn(view, read, growth, free, (i + 1) * DAYS_A_WEEK) })),
+        now: ready(Math.max(0, free - (barred?.heads ?? 0)), 0),
+        weeks: weeks.map((day, i) => ({ day, ...ready(free, (i + 1) * DAYS_A_WEEK) })),
       },
     ];
   });

@@ -9,17 +9,14 @@ import { exactly, formatDay } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
 import type { Ticks } from '../agenda';
 import type { Applied, LogService, Scope } from '../log';
-import { DomainError, OLDEST_FIRST, type Database, type Reading, type Who } from '../platform';
+import { DomainError, type Database, type Reading, type Who } from '../platform';
 import type { ReadinessService, RoomService } from '../room';
 import type { SpeciesService } from '../species';
-import type { LotRow, StockService } from '../stock';
+import { LONGEST_OVER_ADULT, type LotRow, type StockService } from '../stock';
 import { createGrowoutRepository } from './growout.repository';
 
 type Body<Name extends keyof typeof growoutEndpoints> = BodyOf<(typeof growoutEndpoints)[Name]>;
 const invalid = (detail: string, pointer: string) => new DomainError('request/invalid', { detail, pointer });
-
-/** Beyond this times the longest of its species a length is a slip. */
-const LONGEST_OVER_ADULT = 1.5;
 
 interface Deps {
   database: Database;
@@ -71,20 +68,24 @@ export function createGrowout({ database, log, ticks, room, stock, species, read
       throw invalid(`${formatNumber(mm, 3)} mm is far longer than ${commonName} grow. Was it millimetres?`, pointer);
   }
 
+  /** One usual length of a lot. */
+  const keepLength = (scope: Scope, lotId: string, mm: number, at: string) =>
+    stock.repository.sizeSamples.insert(scope, {
+      id: newId(),
+      entryId: scope.entryId,
+      lotId,
+      lengths: [mm],
+      method: 'ruler',
+      at,
+    });
+
   /** One usual length, typed beside the chore. */
   async function applyLength(scope: Scope, lotId: string, mm: number | null, at: string): Promise<Applied | null> {
     if (mm === null) return null;
     if (mm <= 0 || mm > 500) throw invalid('A length between 0 and 500 mm.', '#/amount');
     const lot = await stock.lockLot(scope, lotId);
     await mustBePlausible(scope, lot, mm, '#/amount');
-    await stock.repository.sizeSamples.insert(scope, {
-      id: newId(),
-      entryId: scope.entryId,
-      lotId: lot.id,
-      lengths: [mm],
-      method: 'ruler',
-      at,
-    });
+    await keepLength(scope, lot.id, mm, at);
     return { text: `One measured: ${mm} mm`, tankId: lot.tankId, subjectId: lot.broodId ?? lot.id };
   }
 
@@ -124,15 +125,7 @@ export function createGrowout({ database, log, ticks, room, stock, species, read
           at: body.at,
         });
       const stays = isAll || !one.toTankId || one.toTankId === left.tankId;
-      if (one.lengthMm !== null)
-        await stock.repository.sizeSamples.insert(scope, {
-          id: newId(),
-          entryId: scope.entryId,
-          lotId: stays ? lot.id : one.lotId,
-          lengths: [one.lengthMm],
-          method: 'ruler',
-          at: body.at,
-        });
+      if (one.lengthMm !== null) await keepLength(scope, stays ? lot.id : one.lotId, one.lengthMm, body.at);
       told.push(`${one.heads} ${one.name}${tank ? ` into ${tank.code}` : ''}`);
     }
     await sortings.insert(scope, {
@@ -163,9 +156,9 @@ export function createGrowout({ database, log, ticks, room, stock, species, read
   return {
     repository,
 
-    /** The moves of the plan that was taken. */
-    async facts(at: Reading): Promise<GrowoutFacts> {
-      const [plan, selected] = await Promise.all([repository.newestPlan(at), selections.find(at, {}, OLDEST_FIRST)]);
+    /** The moves of the plan that was taken, and who is held back. @param broodIds - of those that live */
+    async facts(at: Reading, broodIds: readonly string[]): Promise<GrowoutFacts> {
+      const [plan, selected] = await Promise.all([repository.newestPlan(at), selections.newestBy(at, 'broodId', broodIds)]);
       return {
         held: Object.fromEntries(
           selected.flatMap(({ broodId, decisions }) => (broodId ? [[broodId, decisions.keep] as const] : [])),

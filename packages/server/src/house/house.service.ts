@@ -55,18 +55,19 @@ export function createHouse({ clock, log, room, probes, species, stock, broods, 
 
   async function build(who: Who, revision: number): Promise<HouseFacts> {
     const today = houseDay(clock.now(), who.timeZone);
-    const [rooms, living, saved, larderFacts, growoutFacts, outcomes] = await Promise.all([
+    const [rooms, living, saved, larderFacts, outcomes] = await Promise.all([
       room.repository.all(who),
       stock.repository.living(who),
       species.facts(who),
       larder.facts(who),
-      growout.facts(who),
       outcomesSince(who, today),
     ]);
     const kinds = readSpecies(saved);
     const heads = headsByTank(living);
     for (const { tankId } of larderFacts.cultures) if (tankId) heads.set(tankId, (heads.get(tankId) ?? 0) + 1);
-    const [broodsFacts, roomSlice] = await Promise.all([
+    const broodIds = [...new Set(living.flatMap((lot) => lot.broodId ?? []))];
+    const [growoutFacts, broodsFacts, roomSlice] = await Promise.all([
+      growout.facts(who, broodIds),
       slices.broods(who, living),
       slices.room(who, rooms, heads, wantedByTank(living, kinds)),
     ]);

@@ -5,4 +5,5 @@ export type { BroodDescent, Descent } from './descent';
 export type { BroodstockService } from './broodstock.service';
 export { createStockFacts, headsByTank, wantedByTank } from './stock.facts';
 export { detailsOf } from './stock.repository';
+export { LONGEST_OVER_ADULT } from './marksAndLengths';
 export type { HeadCountRow, LotRow, MovementRow, PlacementRow, SampleRow } from './stock.repository';

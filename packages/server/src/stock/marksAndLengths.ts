@@ -14,7 +14,7 @@ import type { StockService } from './stock.service';
 
 type Body<Name extends keyof typeof broodstockEndpoints> = BodyOf<(typeof broodstockEndpoints)[Name]>;
 /** Beyond this times the longest of its species a length is asked about. */
-const LONGEST_OVER_ADULT = 1.5;
+export const LONGEST_OVER_ADULT = 1.5;
 
 interface Deps {
   log: LogService;

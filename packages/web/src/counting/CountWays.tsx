@@ -1,9 +1,9 @@
 import { lazy, Suspense, useState } from 'react';
 import { subsampleCount } from '@freshet/core/broods';
 import { tryCompute } from '@freshet/core/errors';
-import { formatNumber } from '@freshet/core/units';
 import { Button, Loading, Segmented, TextField } from '../ui';
 import { Recapture } from './Recapture';
+import { TakeEstimate } from './TakeEstimate';
 import { COUNT_WAY_WORDS, type CountWay, type WorkedCount } from './WorkedCount';
 
 const PhotoCount = lazy(async () => ({ default: (await import('./PhotoCount')).PhotoCount }));
@@ -84,29 +84,7 @@ function Parts({ how, done }: { how: 'squares' | 'cups'; done: (counted: WorkedC
           onChange={(event) => setWhole(event.target.value)}
         />
       </div>
-      {found?.ok && (
-        <>
-          <p aria-live="polite">
-            About <b>{Math.round(found.value.estimate)}</b>, likely {formatNumber(found.value.low95)} to{' '}
-            {formatNumber(found.value.high95)}
-          </p>
-          <Button
-            look="main"
-            onClick={() =>
-              done({
-                count: Math.round(found.value.estimate),
-                low: Math.floor(found.value.low95),
-                high: Math.ceil(found.value.high95),
-                how,
-                white: null,
-                lengthsMm: [],
-              })
-            }
-          >
-            Take {Math.round(found.value.estimate)}
-          </Button>
-        </>
-      )}
+      {found?.ok && <TakeEstimate value={found.value} how={how} done={done} />}
     </div>
   );
 }

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { markRecapture } from '@freshet/core/growout';
 import { tryCompute } from '@freshet/core/errors';
-import { formatNumber } from '@freshet/core/units';
-import { Button, TextField } from '../ui';
+import { TextField } from '../ui';
+import { TakeEstimate } from './TakeEstimate';
 import type { WorkedCount } from './WorkedCount';
 
 const FIELDS = [
@@ -42,27 +42,9 @@ export function Recapture({ done }: { done: (counted: WorkedCount) => void }) {
         </p>
       )}
       {found?.ok && (
-        <>
-          <p aria-live="polite">
-            About <b>{Math.round(found.value.estimate)}</b>, likely {formatNumber(found.value.low95)} to{' '}
-            {formatNumber(found.value.high95)}. The marked must have mixed with the others for some days.
-          </p>
-          <Button
-            look="main"
-            onClick={() =>
-              done({
-                count: Math.round(found.value.estimate),
-                low: Math.floor(found.value.low95),
-                high: Math.ceil(found.value.high95),
-                how: 'recapture',
-                white: null,
-                lengthsMm: [],
-              })
-            }
-          >
-            Take {Math.round(found.value.estimate)}
-          </Button>
-        </>
+        <TakeEstimate value={found.value} how="recapture" done={done}>
+          . The marked must have mixed with the others for some days.
+        </TakeEstimate>
       )}
     </div>
   );

@@ -7,7 +7,6 @@ import { showPercent, useHouse } from '../../data';
 import { LengthsForm } from '../../stock';
 import { Button, ButtonLink, Dialog, Empty, Loaded, Loading, Notice, PageHead, Panel, Segmented, Why } from '../../ui';
 import { growoutWork, useHouseWork } from '../../workers';
-
 import { GrowthChart } from './GrowthChart';
 import { SelectForm } from './SelectForm';
 

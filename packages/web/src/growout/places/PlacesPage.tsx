@@ -7,7 +7,6 @@ import { useHouse, useLog } from '../../data';
 import { Button, Checkbox, Empty, Loaded, Loading, LinkButton } from '../../ui';
 import { growoutWork, useHouseWork } from '../../workers';
 import { GrowoutHead } from '../GrowoutHead';
-
 import { FillRow } from './FillRow';
 import { PlaceRow } from './PlaceRow';
 
@@ -63,14 +62,13 @@ function Plan({
   const log = useLog();
   const { plan } = outlook;
   const placed = plan.places.filter((place) => place.toTankId !== null && place.on !== null);
-  const moves = (list: typeof placed) =>
-    list.map(({ lotId, toTankId, heads, on }) => ({
-      moveId: newId(),
-      lotId,
-      toTankId: toTankId ?? '',
-      heads,
-      on: on ?? house.today,
-    }));
+  const planned = placed.map(({ lotId, toTankId, heads, on }) => ({
+    moveId: newId(),
+    lotId,
+    toTankId: toTankId ?? '',
+    heads,
+    on: on ?? house.today,
+  }));
   const kept = outlook.moves.map(({ id, lotId, toTankId, heads, on }) => ({
     moveId: id,
     lotId,
@@ -81,7 +79,7 @@ function Plan({
   const take = async () => {
     const isLogged = await log(
       'takePlaces',
-      { id: newId(), at: house.now(), moves: [...kept, ...moves(placed)] },
+      { id: newId(), at: house.now(), moves: [...kept, ...planned] },
       `${placed.length === 1 ? 'One move' : `${placed.length} moves`} planned`,
     );
     if (isLogged) setLocks({});

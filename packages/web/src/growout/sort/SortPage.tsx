@@ -20,7 +20,6 @@ import {
   TextField,
 } from '../../ui';
 import { growoutWork, useHouseWork } from '../../workers';
-
 import { Schools } from './Schools';
 import { boundsOf, ClassTile, type ClassDraft } from './ClassTile';
 
