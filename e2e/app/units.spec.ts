@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import { enter } from './enter';
 
 test('a house in °F and gallons reads only those, on every page a keeper walks through', async ({ page }) => {
-  test.setTimeout(90_000);
+  test.setTimeout(180_000);
   await page.route('**/api/session', async (route) => {
     const reply = await route.fetch();
     const told = (await reply.json()) as { house?: { units?: object } | null };

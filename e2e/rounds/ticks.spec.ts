@@ -70,7 +70,7 @@ const ask = async <T>(page: Page, path: string): Promise<T> =>
 test('a plain tick of every kind of chore logs what it stands for, with the planned amount, and is taken back whole', async ({
   page,
 }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(480_000);
   await enter(page);
   const takeBack = await furnishRareChores(page);
   await page.reload();
