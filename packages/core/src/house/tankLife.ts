@@ -1,16 +1,17 @@
 import { groupBy } from '../agenda';
 import type { LifeStage } from '../broods';
 import { crowdingForecast, PLACE_DAYS, tankCrowding, tankFreeOn } from '../growout';
+import { soilNotes } from '../larder';
 import { compareWalk, type Readiness } from '../room';
 import { clutchCandidates, holdsFrom } from '../spawning';
 import { totalHeads } from '../stock';
 import type { HouseView } from './facts';
 
 const UNKNOWN = { state: 'ready' as const, since: null, ready: true, hindrances: [], notes: [], expected: null };
-function toReadiness(found: Readiness | undefined) {
+function toReadiness(found: Readiness | undefined, more: readonly string[]) {
   if (!found) return UNKNOWN;
   const { state, since, ready, hindrances, notes, expected } = found;
-  return { state, since, ready, hindrances, notes, expected };
+  return { state, since, ready, hindrances, notes: [...notes, ...more], expected };
 }
 
 /** What lives in every tank, in walking order: the one read model of a tank. */
@@ -72,7 +73,7 @@ export function tankLife(view: HouseView) {
           .filter(({ lots: own }) => own.some((lot) => lot.tankId === tank.id))
           .map(({ trouble }) => trouble),
         cultures: grown.map(({ id, name }) => ({ id, name })),
-        readiness: toReadiness(view.room.readiness[tank.id]),
+        readiness: toReadiness(view.room.readiness[tank.id], soilNotes(view, tank.id)),
         quarantine: tank.id in view.stock.quarantines ? { endsOn: view.stock.quarantines[tank.id]?.endsOn ?? null } : null,
         nitrate: view.room.nitrate[tank.id] ?? null,
         lastFed: (view.room.care[tank.id] ?? []).findLast(({ kind }) => kind === 'fed') ?? null,

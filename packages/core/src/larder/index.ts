@@ -59,6 +59,7 @@ export {
 } from './tide';
 export { madeVessel, planTide, tideDays, type TideDay, type TidePlan, type TideWishes } from './planTide';
 export { pourList, takeableMl, type Pour, type PouredVessel, type PourList, type UnfedTank } from './pourList';
+export { heavySince, soilNotes, soilWear, type SoilWear } from './soilWear';
 export { foodLadder, type FoodLadder, type FoodRung } from './foodLadder';
 export { hatchShareNow, knowledgeAt, tinInUse, tinOf } from './knowledge';
 export { SHELF_WORDS, shelfState, type ShelfItem, type ShelfState } from './shelf';

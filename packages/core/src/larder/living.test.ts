@@ -19,6 +19,7 @@ import {
   PEST_KINDS,
   planBackUps,
   shelfState,
+  soilWear,
   treatmentWarnings,
   type Culture,
   type CultureFood,
@@ -298,5 +299,18 @@ describe('a treatment', () => {
     expect(dosed.caution).toMatch(/vet/);
     for (const kind of Object.values(PEST_KINDS))
       for (const { isDosed, caution } of kind.treatments) if (isDosed) expect(caution).toMatch(/gloves/);
+  });
+});
+
+describe('active soil', () => {
+  it('serves fifteen months, and wears one and a half times as fast while it is fed heavily', () => {
+    const laid = addDays(TODAY, -300);
+    expect(soilWear(laid, null, TODAY)).toMatchObject({ heavyDays: 0, servesUntil: addDays(TODAY, 157) });
+    const heavy = soilWear(laid, addDays(TODAY, -100), TODAY);
+    expect(heavy.heavyDays).toBe(100);
+    expect(heavy.wornMonths * 30.44).toBeCloseTo(350, 6);
+    expect(heavy.servesUntil).toBe(addDays(TODAY, 71));
+    // Heavy feeding before the soil was laid wore the one before it.
+    expect(soilWear(laid, addDays(TODAY, -900), TODAY).heavyDays).toBe(300);
   });
 });

@@ -35,12 +35,10 @@ export interface ReadinessRules {
   restDays: number;
   /** Active soil asks for this long before stock. */
   soilWeeks: number;
-  /** Service life of active soil. */
-  soilMonths: number;
   /** A heater is to be tested again after this. */
   heaterDays: number;
 }
-export const READINESS_RULES: ReadinessRules = { zeroDays: 7, restDays: 7, soilWeeks: 4, soilMonths: 15, heaterDays: 180 };
+export const READINESS_RULES: ReadinessRules = { zeroDays: 7, restDays: 7, soilWeeks: 4, heaterDays: 180 };
 
 /** Why a tank is not ready, and what would make it so. */
 export interface Hindrance {
@@ -58,6 +56,8 @@ export interface Readiness {
   /** When it is expected to be ready; null when it is, or when it waits for the keeper. */
   expected: { from: Day; to: Day; basis: 'zeros' | 'curve' | 'usual' | 'rest' } | null;
   cycling: CyclingVerdict | null;
+  /** When its active soil was laid; null where there is none. */
+  soilLaidOn: Day | null;
 }
 
 /** Which state an event leads to; the others leave it. */
@@ -70,7 +70,6 @@ const LEADS: Partial<Record<TankEventKind, TankState>> = {
   disinfected: 'disinfected',
   rinsed: 'resting',
 };
-const DAYS_A_MONTH = 30.44;
 
 function lastOf(events: readonly TankEvent[], kind: TankEventKind): Day | null {
   return events.findLast((event) => event.kind === kind)?.day ?? null;
@@ -157,10 +156,6 @@ export function decideReadiness(input: {
       };
       if (state === 'ready') state = 'cycling';
     }
-    if (age > rules.soilMonths * DAYS_A_MONTH)
-      notes.push(
-        `Active soil is ${Math.floor(age / DAYS_A_MONTH)} months old; it serves about ${rules.soilMonths}. Watch pH and KH, and plan new soil.`,
-      );
   }
   if (heaterW) {
     const tested = lastOf(events, 'heaterTested');
@@ -179,5 +174,5 @@ export function decideReadiness(input: {
     if (!ready) notes.push('Stock lives in it although it is not ready: test daily, feed little.');
     state = 'inUse';
   }
-  return { state, since, ready, hindrances, notes, expected: ready ? null : expected, cycling };
+  return { state, since, ready, hindrances, notes, expected: ready ? null : expected, cycling, soilLaidOn: soil };
 }

@@ -150,7 +150,7 @@ describe('the readiness of a tank', () => {
     ).toContain('not been measured');
   });
 
-  it('waits for active soil, wants the heater tested, and notes old soil', () => {
+  it('waits for active soil, wants the heater tested, and knows when soil was laid', () => {
     const running = [
       event('setUp', 40),
       event('filled', 39),
@@ -165,6 +165,6 @@ describe('the readiness of a tank', () => {
     expect(young).toMatchObject({ ready: false, state: 'cycling', expected: { from: addDays(day(20), 28) } });
     expect(decide(running, { readings, heaterW: 50 }).hindrances[0]?.what).toContain('heater was not tested');
     expect(decide([...running, event('heaterTested', 1)], { readings, heaterW: 50 }).ready).toBe(true);
-    expect(decide([event('running', 500), event('soilLaid', 480)]).notes[0]).toContain('15 months old');
+    expect(decide([event('running', 500), event('soilLaid', 480)])).toMatchObject({ ready: true, soilLaidOn: day(480) });
   });
 });
