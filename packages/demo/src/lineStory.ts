@@ -18,7 +18,7 @@ function tellAncestors(story: Story, at: string, lots: Map<string, string>): voi
     lots: ANCESTORS.map((animal) => ({
       lotId: lots.get(animal.key) ?? '',
       speciesKey: animal.species,
-      origin: 'local',
+      origin: 'local' as const,
       acquiredFrom: null,
       tankId: null,
       heads: { males: 0, females: 0, unsexed: 0 },

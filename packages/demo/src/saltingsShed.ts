@@ -4,6 +4,7 @@ import { attemptPlans, type AttemptPlan } from './attempts';
 import { tellBrood, type Places } from './broodStory';
 import { RACKS } from './room';
 import { tellGrowout } from './growoutStory';
+import { tellSales } from './salesStory';
 import { tellLarder } from './larderStory';
 import { STOCK } from './stock';
 import { tellProbes, type DemoSample } from './probeStory';
@@ -33,6 +34,7 @@ const SEED = 20_417;
 const LARDER_SEED = 4711;
 const LINE_SEED = 718;
 const GROWOUT_SEED = 2903;
+const SALES_SEED = 3109;
 /** The brood whose young are graded, and show a hidden colour. */
 const GRADED = 'Angels 8';
 /** Visitors go home so long after the spawning. */
@@ -282,6 +284,7 @@ export function saltingsShed(now: string): DemoHouse {
   tellBreach(story, lots, places);
   tellWater(story, places);
   tellReadiness(story, lots, places);
+  tellSales({ ...story, newId: createIds(createRandom(SALES_SEED)) }, { lotOf });
   const readings = tellTemperatures(story, tanks);
   const samples = tellProbes(story, places, readings);
   const order = new Map(story.events.map((event, i) => [event, i]));

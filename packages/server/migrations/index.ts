@@ -12,6 +12,7 @@ import { keepersOwn } from './2026-11-26-11-keepers-own';
 import { eggCare } from './2026-11-26-12-egg-care';
 import { livingLarder } from './2026-11-26-13-larder';
 import { growout } from './2026-11-26-14-growout';
+import { sales } from './2026-11-26-15-sales';
 import type { Migration } from './migration';
 
 /** In the order they run. */
@@ -30,4 +31,5 @@ export const MIGRATIONS: readonly Migration[] = [
   eggCare,
   livingLarder,
   growout,
+  sales,
 ];

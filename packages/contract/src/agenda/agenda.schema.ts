@@ -32,7 +32,7 @@ export const ChoreSchema = v.object({
 }) satisfies v.GenericSchema<Chore>;
 
 export const SubjectSchema = v.object({
-  kind: v.picklist(['brood', 'tank', 'attempt', 'larder', 'growout', 'species']),
+  kind: v.picklist(['brood', 'tank', 'attempt', 'larder', 'growout', 'species', 'order']),
   id: v.string(),
 });
 

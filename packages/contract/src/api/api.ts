@@ -19,6 +19,7 @@ import {
   waterEntries,
 } from '../room';
 import { roundsEndpoints, roundsEntries } from '../rounds';
+import { salesEndpoints, salesEntries } from '../sales';
 import { spawningEndpoints, spawningEntries } from '../spawning';
 import { speciesEndpoints, speciesEntries } from '../species';
 import { broodstockEndpoints, broodstockEntries, kinshipEndpoints, kinshipEntries, stockEndpoints, stockEntries } from '../stock';
@@ -36,6 +37,7 @@ export const AREAS = {
   broods: broodsEndpoints,
   larder: larderEndpoints,
   growout: growoutEndpoints,
+  sales: salesEndpoints,
   transfers: transfersEndpoints,
   rounds: roundsEndpoints,
 };
@@ -52,6 +54,7 @@ export const API = {
   ...AREAS.broods,
   ...AREAS.larder,
   ...AREAS.growout,
+  ...AREAS.sales,
   ...AREAS.transfers,
   ...AREAS.rounds,
 };
@@ -73,6 +76,7 @@ export const ENTRY_KINDS = {
   ...broodsEntries,
   ...larderEntries,
   ...growoutEntries,
+  ...salesEntries,
   ...roundsEntries,
 };
 export type EntryKindName = keyof typeof ENTRY_KINDS;

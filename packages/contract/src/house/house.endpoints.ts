@@ -76,6 +76,7 @@ export const HouseReply = v.object({
   broods: slice<'broods'>(),
   larder: slice<'larder'>(),
   growout: slice<'growout'>(),
+  sales: slice<'sales'>(),
   agenda: slice<'agenda'>(),
 }) satisfies v.GenericSchema<unknown, HouseFacts>;
 

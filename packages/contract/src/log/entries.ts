@@ -18,6 +18,7 @@ export const SNAPSHOT = [
   '/api/food-plans',
   '/api/larder',
   '/api/growout',
+  '/api/sales',
   '/api/transfers',
   '/api/entries',
 ] as const;

@@ -115,6 +115,7 @@ export const SpeciesReply = v.object({
   method: v.picklist(METHODS),
   initials: v.string(),
   caution: v.optional(v.string()),
+  law: v.nullable(v.string()),
   start: v.picklist(['laid', 'carried', 'born']),
   guards,
   eggPlan: v.string(),

@@ -1,6 +1,6 @@
 /** What an alarm or a bar leads to. */
 export interface Subject {
-  kind: 'brood' | 'tank' | 'attempt' | 'larder' | 'growout' | 'species';
+  kind: 'brood' | 'tank' | 'attempt' | 'larder' | 'growout' | 'species' | 'order';
   id: string;
 }
 

@@ -1,8 +1,9 @@
 import type { LoggedOutcome, Moment } from '../agenda';
 import { readBroods, type BroodsFacts } from '../broods';
-import { readGrowout, type GrowoutFacts, type GrowoutView } from '../growout';
+import { readGrowout, type GrowoutFacts } from '../growout';
 import { readLarder, type LarderFacts } from '../larder';
 import { readRoom, type RoomFacts } from '../room';
+import { readSales, type SalesFacts, type SalesView } from '../sales';
 import { readSpecies, type SpeciesFacts } from '../species';
 import { readSpawning, type SpawningFacts } from '../spawning';
 import { readStock, type StockFacts } from '../stock';
@@ -23,12 +24,13 @@ export interface HouseFacts {
   broods: BroodsFacts;
   larder: LarderFacts;
   growout: GrowoutFacts;
+  sales: SalesFacts;
   /** What was ticked or left out, today and later. */
   agenda: { outcomes: readonly LoggedOutcome[] };
 }
 
 /** A house with everything looked up and worked out once, as it stands at a moment. */
-export interface HouseView extends GrowoutView {
+export interface HouseView extends SalesView {
   outcomes: readonly LoggedOutcome[];
 }
 
@@ -38,5 +40,5 @@ export function readHouse(facts: HouseFacts, now: Instant): HouseView {
   const room = readRoom({ ...moment, species: readSpecies(facts.species) }, facts.room);
   const spawning = readSpawning(readStock(room, facts.stock), facts.spawning);
   const larder = readLarder(readBroods(spawning, facts.broods), facts.larder);
-  return { ...readGrowout(larder, facts.growout), outcomes: facts.agenda.outcomes };
+  return { ...readSales(readGrowout(larder, facts.growout), facts.sales), outcomes: facts.agenda.outcomes };
 }

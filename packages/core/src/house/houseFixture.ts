@@ -3,6 +3,7 @@ import type { BroodRecord } from '../broods';
 import { NO_GROWOUT, type GrowoutFacts } from '../growout';
 import { EMPTY_LARDER, type LarderFacts } from '../larder';
 import { QUIET_ROOM, type RoomFacts, type RoomTank } from '../room';
+import { NO_SALES, type SalesFacts } from '../sales';
 import { defaultRecipe, type SpawningAttempt } from '../spawning';
 import { NO_STOCK, type StockLot, type StockProgramme } from '../stock';
 
@@ -93,6 +94,7 @@ export interface Told {
   regimes: HouseFacts['room']['regimes'];
   larder: Partial<LarderFacts>;
   growout: GrowoutFacts;
+  sales: Partial<SalesFacts>;
   room: Partial<RoomFacts>;
 }
 /** A quiet house with two tanks, and what a test says of it. */
@@ -109,6 +111,7 @@ export const house = (more: Partial<Told>): Told => ({
   regimes: [],
   larder: {},
   growout: NO_GROWOUT,
+  sales: {},
   room: {},
   ...more,
 });
@@ -125,6 +128,7 @@ export const factsOf = ({
   regimes,
   larder,
   growout,
+  sales,
   room,
 }: Told): HouseFacts => ({
   revision: 1,
@@ -135,6 +139,7 @@ export const factsOf = ({
   spawning: { attempts },
   broods: { broods, temperatures: {}, learned: [] },
   growout,
+  sales: { ...NO_SALES, ...sales },
   larder: { ...EMPTY_LARDER, ...larder },
   agenda: { outcomes },
 });

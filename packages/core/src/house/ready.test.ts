@@ -35,7 +35,7 @@ describe('what can go', () => {
     expect(rows({ growout: { moves: [], held: { N: 8 } } })[0]).toMatchObject({ held: 8 });
     expect(rows({ growout: { moves: [], held: { N: 8 } } })[0]?.now.mid).toBeLessThanOrEqual(free - 7);
     const ill = rows({ room: { illnesses: [{ tankId: 'T1', at: NOW, what: 'white spots' }] } }).find(({ name }) => name === 'N');
-    expect([ill?.now.mid, ill?.barred?.why]).toEqual([0, 'illness was seen in T1']);
+    expect([ill?.now.mid, ill?.barred?.why]).toEqual([0, 'in a tank where illness was seen (T1)']);
     // It passes: the weeks to come are told all the same.
     expect(ill?.weeks[0]?.mid).toBeGreaterThan(40);
   });

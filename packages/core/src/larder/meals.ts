@@ -1,7 +1,7 @@
 import { residentsOf, type ReadBrood } from '../broods';
 import { firstFood, type Food, type FoodSpan, type ResolvedSpecies } from '../species';
 import { runningProgrammes, tooColdToFeed, totalHeads, type StockLot } from '../stock';
-import { houseDay, type Day } from '../time';
+import { addDays, houseDay, type Day } from '../time';
 import type { LarderView } from './facts';
 import { knowledgeAt } from './knowledge';
 import { adultRation, fryRation, type Eaters, type Ration } from './rations';
@@ -24,6 +24,8 @@ export function youngMeals(view: LarderView, day: Day): YoungMeal[] {
     return read.lots.flatMap((lot): YoungMeal[] => {
       const { tankId } = lot;
       if (tankId === null || totalHeads(lot) === 0) return [];
+      // Of grown young alone can some be packed: fry never fast.
+      if (fastsBefore(view, [lot], day)) return [];
       if (state.food !== null && state.lengthMm !== null) {
         const lengthMm = lot.lengthMm ?? state.lengthMm;
         const known = knowledgeAt(view, tankId, read.attempt?.recipe.feeding ?? null);
@@ -38,6 +40,10 @@ export function youngMeals(view: LarderView, day: Day): YoungMeal[] {
     });
   });
 }
+
+/** Whether some of these travel tomorrow or today: they go with empty guts. */
+const fastsBefore = (view: LarderView, lots: readonly StockLot[], day: Day): boolean =>
+  view.stock.leaving.some(({ lotId, on }) => (on === day || addDays(on, -1) === day) && lots.some(({ id }) => id === lotId));
 
 /** Why some animals of a tank are not fed with the others. */
 export interface Fast {
@@ -90,6 +96,17 @@ export function adultMeal(view: LarderView, tankId: string, day: Day): AdultMeal
     return { ration: null, conditioning, names: [], fasts: first ? [...fasts, { species: first.species, words }] : fasts };
   }
   const tempC = view.tanks.get(tankId)?.outdoor ? (view.room.temperatures[tankId]?.tempC ?? null) : null;
+  if (
+    fastsBefore(
+      view,
+      own.map(({ lot }) => lot),
+      day,
+    )
+  ) {
+    const [first] = own;
+    const words = 'Some of them travel: nothing on the day before, nor on the day.';
+    return { ration: null, conditioning, names: [], fasts: first ? [...fasts, { species: first.species, words }] : fasts };
+  }
   return {
     ration: adultRation(eaters, conditioning, tempC, knowledgeAt(view, tankId)),
     conditioning,

@@ -11,6 +11,7 @@ export { freeAmmonia, oxygenSaturation } from './water/gases';
 export { sourceValues, SOURCE_VALUES, type Analysis, type SourceValue } from './water/sourceValues';
 export { mineralSalts } from './water/mineralSalts';
 export { estimateProduction, forecastRegime, nextChangeDay, type DayChange, type DayValue, type Regime } from './water/regime';
+export { QUANTITY_TERMS } from './readings/quantityWords';
 export { errorBand, METHODS, QUANTITIES, type MeasuringMethod, type Quantity } from './readings/errorBand';
 export { findDisagreements, type BandedReading, type Disagreement } from './readings/findDisagreements';
 export { judgeProbe, mayBeSteady, type ProbeFault, type ProbeVerdict, type Sample } from './readings/judgeProbe';

@@ -1,4 +1,4 @@
-export { AGENDAS } from './agendas';
+export { AGENDAS, choreSeconds } from './agendas';
 export { deriveAlarms, deriveRound, type Round, type RoundStop } from './deriveRound';
 export { deriveHorizon, packLanes, type HorizonSpan } from './deriveHorizon';
 export { parseJot, type JotCommand, type JotContext, type JotResult, type JotTank } from './jot/parseJot';

@@ -1,1 +1,38 @@
 export { READY_WEEKS, readyList, type ReadyList, type ReadyRow } from './readyList';
+export {
+  NO_SALES,
+  openHeads,
+  readSales,
+  reservedOf,
+  type OpenOrder,
+  type OrderLine,
+  type Reserved,
+  type SalesFacts,
+  type SalesView,
+} from './facts';
+export { MONEY_WORDS, NEVER_RELEASE, OUTLET_WORDS, SETTLEMENT_WORDS } from './words';
+export {
+  MONEY_KINDS,
+  MOST_LINES,
+  OUTLET_KINDS,
+  PAYMENTS,
+  SETTLEMENTS,
+  UNPAID,
+  WANTED_SEXES,
+  type MoneyKind,
+  type OutletKind,
+  type Payment,
+  type Settlement,
+  type WantedSex,
+} from './keys';
+export { fillLines, type Filled, type FreeLot } from './fill';
+export { BARS, barOf, freeLots } from './freeLots';
+export { orderOutlooks, type LineOutlook, type OrderOutlook } from './outlook';
+export { BAG_GASES, planBags, USUAL_BAG, type BagChoices, type BagGas, type BagPlan } from './packing';
+export { overStocked, overStockOf, type OverStock } from './overStock';
+export { leavingDays, pickStops, salesAgenda, type PickStop } from './agenda';
+export { SALES_CHORES } from './choreKinds';
+export { upkeep, usualLossWPerK, type LotUpkeep, type Rates, type Stay, type TankDose, type UpkeepTank } from './upkeep';
+export { payOf, sumUpkeep, type Account, type Paid } from './pays';
+export { labelCode } from './labelCode';
+export { formatMoney, readMoney } from './money';

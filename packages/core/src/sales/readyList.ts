@@ -1,15 +1,8 @@
 import type { ReadBrood } from '../broods';
-import {
-  growthOf,
-  lengthBand,
-  shareOfLength,
-  tankAhead,
-  type Ahead,
-  type BroodGrowth,
-  type GrowoutView,
-  type Likely,
-} from '../growout';
+import { growthOf, lengthBand, shareOfLength, tankAhead, type Ahead, type BroodGrowth, type Likely } from '../growout';
 import { codesOf } from '../room';
+import { reservedOf, type SalesView } from './facts';
+import { barOf } from './freeLots';
 import { totalHeads } from '../stock';
 import { addDays, type Day } from '../time';
 
@@ -23,8 +16,8 @@ export interface ReadyRow {
   name: string;
   speciesKey: string;
   speciesName: string;
-  /** What the law or care says of selling its kind; null where nothing is said. */
-  caution: string | null;
+  /** What the law says of selling its kind; null where nothing is known. */
+  law: string | null;
   codes: string;
   heads: number;
   males: number;
@@ -32,13 +25,15 @@ export interface ReadyRow {
   unsexed: number;
   /** Chosen to be kept as breeders. */
   held: number;
+  /** Promised in orders. */
+  promised: number;
   /** Cannot go now, and why. */
   barred: { heads: number; why: string } | null;
   saleMm: number;
   /** Mean length now, with its band. */
   lengthMm: Likely<number>;
   isMeasured: boolean;
-  /** Of sale size today, less those that are kept or barred. */
+  /** Of sale size today, less those that are kept, promised or barred. */
   now: Likely<number>;
   /** Of sale size by the end of each week, those counted in that are now. */
   weeks: ({ day: Day } & Likely<number>)[];
@@ -62,7 +57,7 @@ function headsBand({ species }: ReadBrood, ahead: Ahead | undefined, heads: numb
 }
 
 /** How many of so many free heads are of sale size in some days. The longer the brood, the more of it: bands of length are bands of number. */
-function readyIn(view: GrowoutView, read: ReadBrood, growth: BroodGrowth): (free: number, days: number) => Likely<number> {
+function readyIn(view: SalesView, read: ReadBrood, growth: BroodGrowth): (free: number, days: number) => Likely<number> {
   const tankId = read.lots.find((lot) => lot.tankId !== null)?.tankId ?? '';
   const ahead = tankAhead(view, tankId).find(({ resident: { lot } }) => lot.broodId === read.brood.id);
   return (free, days) => {
@@ -73,37 +68,26 @@ function readyIn(view: GrowoutView, read: ReadBrood, growth: BroodGrowth): (free
   };
 }
 
-/** Heads that cannot go now: in quarantine, or in a tank where illness was seen in the last weeks. */
-function barredOf(view: GrowoutView, { lots }: ReadBrood): ReadyRow['barred'] {
-  const apart = lots.filter(({ tankId }) => tankId !== null && view.stock.quarantines[tankId] !== undefined);
-  const ill = lots.filter((lot) => !apart.includes(lot) && view.room.illnesses.some(({ tankId }) => tankId === lot.tankId));
-  const heads = [...apart, ...ill].reduce((sum, lot) => sum + totalHeads(lot), 0);
-  if (heads === 0) return null;
+/** Heads that cannot go now, and why. */
+function barredOf(view: SalesView, { lots }: ReadBrood): ReadyRow['barred'] {
+  const barred = lots.flatMap((lot) => {
+    const bar = barOf(view, lot);
+    return bar ? [{ lot, bar }] : [];
+  });
+  if (barred.length === 0) return null;
+  const inTanks = (why: string) =>
+    codesOf(
+      view,
+      barred.filter(({ bar }) => bar === why).map(({ lot }) => lot.tankId),
+    );
   return {
-    heads,
-    why: [
-      ...(apart.length > 0
-        ? [
-            `in quarantine in ${codesOf(
-              view,
-              apart.map(({ tankId }) => tankId),
-            )}`,
-          ]
-        : []),
-      ...(ill.length > 0
-        ? [
-            `illness was seen in ${codesOf(
-              view,
-              ill.map(({ tankId }) => tankId),
-            )}`,
-          ]
-        : []),
-    ].join('; '),
+    heads: barred.reduce((sum, { lot }) => sum + totalHeads(lot), 0),
+    why: [...new Set(barred.map(({ bar }) => bar))].map((why) => `in ${why} (${inTanks(why)})`).join('; '),
   };
 }
 
 /** What can be sold, by brood: ready now and by each of the next weeks, measured or by the curve and said which. Source: docs/sources.md#ready-list */
-export function readyList(view: GrowoutView): ReadyList {
+export function readyList(view: SalesView): ReadyList {
   const weeks = Array.from({ length: READY_WEEKS }, (_, i) => addDays(view.today, (i + 1) * DAYS_A_WEEK));
   const rows = view.broods.flatMap((read): ReadyRow[] => {
     const growth = growthOf(read);
@@ -113,7 +97,8 @@ export function readyList(view: GrowoutView): ReadyList {
     const heads = lots.reduce((all, lot) => all + totalHeads(lot), 0);
     const held = Math.min(heads, view.held.get(brood.id) ?? 0);
     const barred = barredOf(view, read);
-    const free = Math.max(0, heads - held);
+    const promised = lots.reduce((all, lot) => all + reservedOf(view, lot.id), 0);
+    const free = Math.max(0, heads - held - promised);
     const ready = readyIn(view, read, growth);
     return [
       {
@@ -121,7 +106,7 @@ export function readyList(view: GrowoutView): ReadyList {
         name: brood.name,
         speciesKey: species.key,
         speciesName: species.commonName,
-        caution: species.caution ?? null,
+        law: species.law,
         codes: codesOf(
           view,
           lots.map(({ tankId }) => tankId),
@@ -131,6 +116,7 @@ export function readyList(view: GrowoutView): ReadyList {
         females: sum('females'),
         unsexed: sum('unsexed'),
         held,
+        promised,
         barred,
         saleMm: species.figures.saleMm[0],
         lengthMm: lengthBand(growth, growth.ageDays),

@@ -169,6 +169,8 @@ export interface MethodTemplate {
   eggCare: readonly EggCare[];
   /** Only where young begin as larvae in salt water. */
   larvae?: Larvae | undefined;
+  /** What the law says of keeping, moving and selling its kind in many places; a sale stops for it. */
+  law?: string | undefined;
   figures: Figures;
 }
 
@@ -196,6 +198,8 @@ export interface SpeciesProfile {
 /** A profile with every figure filled in, and where each came from. */
 export interface ResolvedSpecies extends Omit<SpeciesProfile, 'figures' | 'guards' | 'eggPlan' | 'leaves' | 'grade'> {
   start: Start;
+  /** What a sale stops for; null where nothing is known. */
+  law: string | null;
   guards: MethodTemplate['guards'];
   eggPlan: string;
   eggsRest: boolean;

@@ -23,6 +23,7 @@ export function resolveSpecies(profile: SpeciesProfile, own: Partial<Figures> = 
   return {
     ...profile,
     start: template.start,
+    law: template.law ?? null,
     guards: profile.guards ?? template.guards,
     eggPlan: profile.eggPlan ?? template.eggPlan,
     eggsRest: template.eggsRest,

@@ -57,10 +57,12 @@ export interface StockFacts {
   /** Tanks in quarantine by id; null while nobody arrived there. */
   quarantines: Readonly<Record<string, Quarantine | null>>;
   breaches: readonly QuarantineBreach[];
+  /** Lots of which some travel on a day: they do not eat on the day before. */
+  leaving: readonly { lotId: string; on: Day }[];
 }
 
 /** Nobody lives here. */
-export const NO_STOCK: StockFacts = { lots: [], programmes: [], quarantines: {}, breaches: [] };
+export const NO_STOCK: StockFacts = { lots: [], programmes: [], quarantines: {}, breaches: [], leaving: [] };
 
 /** The stock, with the lots of every tank to be looked up. */
 export interface StockView extends RoomView {

@@ -102,4 +102,4 @@ export {
   type StockProgramme,
   type StockView,
 } from './facts';
-export { illnessOf, runningProgrammes, stockAgenda, STOCK_CHORES, tooColdToFeed } from './agenda';
+export { ILLNESS_DAYS, illnessOf, runningProgrammes, stockAgenda, STOCK_CHORES, tooColdToFeed } from './agenda';

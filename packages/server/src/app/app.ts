@@ -13,6 +13,7 @@ import { accountHandlers } from '../accounts';
 import { broodsHandlers } from '../broods';
 import { houseHandlers } from '../house';
 import { growoutHandlers } from '../growout';
+import { salesHandlers } from '../sales';
 import { larderHandlers } from '../larder';
 import { logHandlers } from '../log';
 import { DomainError, mount, problemHandler, sessions, type Who } from '../platform';
@@ -190,6 +191,7 @@ export function buildApp({ services, log, secret, webFolder }: AppOptions): Expr
   mount(router, AREAS.broods, broodsHandlers(broods, broodPages, services), whoOf);
   mount(router, AREAS.larder, larderHandlers(larder, viewOf), whoOf);
   mount(router, AREAS.growout, growoutHandlers(growout, growoutRecord, viewOf), whoOf);
+  mount(router, AREAS.sales, salesHandlers(services.sales, viewOf), whoOf);
   mount(router, AREAS.transfers, transfersHandlers(services.transfers), whoOf);
   mount(router, AREAS.rounds, roundsHandlers(rounds), whoOf);
   app.use(router);

@@ -1,4 +1,5 @@
 import { fryRation } from '@freshet/core/larder';
+import { choreSeconds } from '@freshet/core/rounds';
 import { DEMO_ACCOUNTS } from '@freshet/demo';
 import { createAccounts } from '../accounts';
 import { createTicks } from '../agenda';
@@ -28,6 +29,7 @@ import {
   type RoomService,
   type WaterService,
 } from '../room';
+import { createSales } from '../sales';
 import { createRounds, createRoundsRepository } from '../rounds';
 import { createSpawning, createSpawningFacts } from '../spawning';
 import { createSpecies } from '../species';
@@ -93,6 +95,20 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
   const growout = createGrowout({ ...entered, room, stock, species, readiness });
   const growoutRecord = createGrowoutRecord({ repository: growout.repository, stock, broods });
   const roundsRepository = createRoundsRepository(database);
+  const sales = createSales({
+    ...base,
+    log,
+    room,
+    readiness,
+    biosecurity,
+    stock,
+    species,
+    broods,
+    workSince: async (at, from) =>
+      (await roundsRepository.since(at, from)).flatMap(({ tankId, status, day: on, choreKey }) =>
+        tankId && status === 'done' ? [{ tankId, on, seconds: choreSeconds(choreKey) }] : [],
+      ),
+  });
   const house = createHouse({
     clock,
     log,
@@ -103,6 +119,7 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
     broods,
     larder,
     growout,
+    sales,
     slices: {
       room: createRoomFacts({ clock, room, readiness, water, probes, biosecurity, care, hours }),
       stock: createStockFacts({ clock, stock, broodstock: lines.broodstock, biosecurity }),
@@ -151,6 +168,7 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
     larder,
     growout,
     growoutRecord,
+    sales,
     house,
     transfers,
     rounds,

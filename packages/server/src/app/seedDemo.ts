@@ -22,6 +22,7 @@ const partsOf = ({
   broods,
   larder,
   growout,
+  sales,
   house,
 }: Services): Part => ({
   addRack: room.addRack,
@@ -74,6 +75,12 @@ const partsOf = ({
   sampleLengths: (who, body) => lines.broodstock.sampleLengths(who, body),
   sortYoung: (who, body) => growout.sortYoung(who, body),
   selectYoung: growout.selectYoung,
+  noteOutlet: (who, body) => sales.outlets.note(who, body),
+  order: async (who, body) => sales.orders.order(who, body, await house.view(who)),
+  sell: (who, body) => sales.selling.sell(who, body),
+  complain: (who, body) => sales.selling.complain(who, body),
+  setRates: (who, body) => sales.money.setRates(who, body),
+  noteMoney: async (who, body) => sales.money.note(who, body, await house.view(who)),
   takePlaces: async (who, body) => growout.takePlaces(who, body, await house.view(who)),
 });
 

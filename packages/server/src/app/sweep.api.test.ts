@@ -93,7 +93,10 @@ describe('every write of the contract', () => {
         if (!line.touches.some((prefix) => path.startsWith(prefix))) faults.push(`${name}: does not say that it touches ${path}`);
       const undone = await sitter.call('undo', { id: newId(), entryId: body.id });
       if (undone.ok !== (least === 'sitter')) faults.push(`${name}: the sitter may ${undone.ok ? '' : 'not '}take it back`);
-      if (!undone.ok) {
+      if (FINAL.has(name)) {
+        const by = await keeper.call('undo', { id: newId(), entryId: body.id });
+        if (by.ok) faults.push(`${name}: comes back`);
+      } else if (!undone.ok) {
         const by = await keeper.call('undo', { id: newId(), entryId: body.id });
         if (!by.ok) faults.push(`${name}: cannot be taken back: ${by.body.detail ?? ''}`);
       }
@@ -101,13 +104,16 @@ describe('every write of the contract', () => {
       const left = [...back].filter(([path, text]) => before.get(path) !== text).map(([path]) => path);
       // A ledger keeps what was taken back: the balance, a card's life and a brood's account tell of it.
       const told = left.filter((path) => !/balance|\/api\/lots\/|\/api\/broods|\/api\/pedigree|exposure/.test(path));
-      if (told.length > 0) faults.push(`${name}: after undo ${told.join(', ')} differ`);
+      if (told.length > 0 && !FINAL.has(name)) faults.push(`${name}: after undo ${told.join(', ')} differ`);
       before = back;
     }
     expect(faults).toEqual([]);
     expect((await keeper.get('balance')).balanced).toBe(true);
   });
 });
+
+/** What is gone when it is erased: nothing brings it back. */
+const FINAL = new Set<ApiName>(['eraseOutlet']);
 
 /** The same request but for one thing that the contract lets pass. */
 function otherwise(body: Record<string, unknown>): object {
@@ -119,13 +125,17 @@ function otherwise(body: Record<string, unknown>): object {
       if (key === 'override') continue;
       if (key === 'probability') fields[key] = 0.5;
       else if (typeof inner === 'number' && inner > 1) fields[key] = inner - 1;
-      else if (['name', 'what', 'text', 'note', 'line', 'foods', 'locus'].includes(key) && typeof inner === 'string')
+      else if (['name', 'what', 'text', 'note', 'line', 'foods', 'locus', 'why'].includes(key) && typeof inner === 'string')
         fields[key] = `${inner} 2`;
       else if (key === 'from' && 'to' in fields) fields[key] = '2026-03-10T07:00:00.000Z';
       else if (['at', 'startedAt', 'since'].includes(key) && typeof inner === 'string') fields[key] = '2026-03-10T07:59:00.000Z';
       else if (inner === 'fed') fields[key] = 'ripe';
       else if (inner === 'failed') fields[key] = 'given up';
-      else if (key === 'programmeId' || (key === 'attemptId' && Object.keys(fields).join() === 'id,broodId,attemptId'))
+      else if (
+        key === 'programmeId' ||
+        (key === 'attemptId' && Object.keys(fields).join() === 'id,broodId,attemptId') ||
+        (key === 'outletId' && Object.keys(fields).join() === 'id,outletId')
+      )
         fields[key] = newId();
       else if (change(inner)) return true;
       else continue;

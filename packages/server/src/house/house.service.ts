@@ -1,5 +1,6 @@
 import type { LoggedOutcome } from '@freshet/core/agenda';
 import { onDay, readHouse, tankLife, type HouseFacts, type HouseView } from '@freshet/core/house';
+import { leavingDays } from '@freshet/core/sales';
 import { readSpecies } from '@freshet/core/species';
 import { houseDay } from '@freshet/core/time';
 import type { createBroodsFacts, BroodsService } from '../broods';
@@ -8,6 +9,7 @@ import type { LarderService } from '../larder';
 import type { LogService } from '../log';
 import type { Clock, Reading, Who } from '../platform';
 import type { ProbesService, RoomFactsLoader, RoomService } from '../room';
+import type { SalesService } from '../sales';
 import type { SpeciesService } from '../species';
 import type { createSpawningFacts } from '../spawning';
 import { headsByTank, wantedByTank, type createStockFacts, type StockService } from '../stock';
@@ -22,6 +24,7 @@ interface Deps {
   broods: BroodsService;
   larder: LarderService;
   growout: GrowoutService;
+  sales: SalesService;
   slices: {
     room: RoomFactsLoader;
     stock: ReturnType<typeof createStockFacts>;
@@ -50,7 +53,20 @@ const KEPT_HOUSES = 50;
  * The snapshot of a house: every area's slice, built once per revision of the log and shared by the round, the Horizon, the larder, the
  * tanks and devices.
  */
-export function createHouse({ clock, log, room, probes, species, stock, broods, larder, growout, slices, outcomesSince }: Deps) {
+export function createHouse({
+  clock,
+  log,
+  room,
+  probes,
+  species,
+  stock,
+  broods,
+  larder,
+  growout,
+  sales,
+  slices,
+  outcomesSince,
+}: Deps) {
   const kept = new Map<string, Kept>();
 
   async function build(who: Who, revision: number): Promise<HouseFacts> {
@@ -66,8 +82,9 @@ export function createHouse({ clock, log, room, probes, species, stock, broods, 
     const heads = headsByTank(living);
     for (const { tankId } of larderFacts.cultures) if (tankId) heads.set(tankId, (heads.get(tankId) ?? 0) + 1);
     const broodIds = [...new Set(living.flatMap((lot) => lot.broodId ?? []))];
-    const [growoutFacts, broodsFacts, roomSlice] = await Promise.all([
+    const [growoutFacts, salesFacts, broodsFacts, roomSlice] = await Promise.all([
       growout.facts(who, broodIds),
+      sales.facts(who),
       slices.broods(who, living),
       slices.room(who, rooms, heads, wantedByTank(living, kinds)),
     ]);
@@ -82,11 +99,12 @@ export function createHouse({ clock, log, room, probes, species, stock, broods, 
       timeZone: who.timeZone,
       species: saved,
       room: roomSlice.facts,
-      stock: stockFacts,
+      stock: { ...stockFacts, leaving: leavingDays(salesFacts.orders) },
       spawning: spawningFacts,
       broods: broodsFacts,
       larder: larderFacts,
       growout: growoutFacts,
+      sales: salesFacts,
       agenda: { outcomes },
     };
   }

@@ -100,6 +100,8 @@ export function createStockFacts({
       programmes,
       quarantines: Object.fromEntries(quarantines),
       breaches,
+      // Sales are a later area: the house fills it in.
+      leaving: [],
     };
   };
 }

@@ -1,5 +1,6 @@
 import { API, type ApiName } from '@freshet/contract/api';
 import type { AnyEndpoint } from '@freshet/contract/endpoints';
+import { labelCode } from '@freshet/core/sales';
 import { sexTraitsOf } from '@freshet/core/stock';
 import { attempt, clutch, EMPTY, furnish, measure, stockUp } from './furnish';
 import { newId, type Client } from './testHouse';
@@ -66,6 +67,40 @@ export async function furnishEverything(keeper: Client, now: string): Promise<Th
     alleles: ['W', 'g'],
     delicate: null,
   });
+  const [outletId, goneId, orderId, soldId] = [newId(), newId(), newId(), newId()];
+  const shop = { kind: 'shop', contact: null, pays: 'cash', leastMm: null, perWeek: null, feePercent: null } as const;
+  const rest = { bagsMost: null, dates: [], prices: [], note: null };
+  await keeper.write('noteOutlet', { ...shop, ...rest, id: newId(), outletId, name: 'The Glass Heron' });
+  await keeper.write('noteOutlet', { ...shop, ...rest, id: newId(), outletId: goneId, name: 'Quayside Exchange' });
+  const asked = {
+    speciesKey: 'lemon-tetra',
+    sex: 'any',
+    leastMm: null,
+    heads: 2,
+    cents: 250,
+    broodId: null,
+    reserved: [],
+  } as const;
+  await keeper.write('order', {
+    id: newId(),
+    orderId,
+    outletId,
+    dueOn: '2026-03-20',
+    lines: [{ ...asked, reserved: [], lineId: newId() }],
+    note: null,
+    reason: null,
+  });
+  const saleId = newId();
+  await keeper.write('sell', {
+    id: newId(),
+    saleId,
+    outletId,
+    orderId: null,
+    at: now,
+    pays: 'cash',
+    lots: [{ soldId, lotId: sire, lineId: null, heads: { ...EMPTY, males: 1 }, cents: 300, lengthMm: null }],
+    reason: null,
+  });
   const loss = newId();
   await keeper.write('lose', { id: loss, lotId: dam, heads: { ...EMPTY, females: 1 }, cause: 'death', at: now });
   return {
@@ -90,6 +125,11 @@ export async function furnishEverything(keeper: Client, now: string): Promise<Th
     programmeId,
     itemId,
     sightingId,
+    outletId,
+    goneId,
+    orderId,
+    soldId,
+    code: labelCode(saleId, sire),
     entryId: loss,
   };
 }
@@ -351,6 +391,62 @@ export function bodiesOf(things: Things, now: string): Partial<Record<ApiName, o
       decisions: { keep: 1, end: 1 },
       note: null,
     },
+    noteOutlet: {
+      outletId: newId(),
+      kind: 'private',
+      name: 'A neighbour',
+      contact: 'at the slip',
+      pays: 'cash',
+      leastMm: 20,
+      perWeek: null,
+      feePercent: null,
+      bagsMost: null,
+      dates: [],
+      prices: [{ speciesKey: 'lemon-tetra', cents: 250 }],
+      note: null,
+    },
+    eraseOutlet: { outletId: t('goneId') },
+    order: {
+      orderId: newId(),
+      outletId: t('outletId'),
+      dueOn: '2026-03-14',
+      lines: [
+        {
+          lineId: newId(),
+          speciesKey: 'lemon-tetra',
+          sex: 'any',
+          leastMm: null,
+          heads: 4,
+          cents: 250,
+          broodId: null,
+          reserved: [{ lotId: t('lotId'), males: 0, females: 0, unsexed: 3 }],
+        },
+      ],
+      note: null,
+      reason: null,
+    },
+    cancelOrder: { orderId: t('orderId'), why: 'they moved away' },
+    sell: {
+      saleId: newId(),
+      outletId: t('outletId'),
+      orderId: null,
+      at: now,
+      pays: 'cash',
+      lots: [
+        {
+          soldId: newId(),
+          lotId: t('lotId'),
+          lineId: null,
+          heads: { males: 0, females: 0, unsexed: 2 },
+          cents: 250,
+          lengthMm: 28,
+        },
+      ],
+      reason: null,
+    },
+    noteMoney: { on: day, kind: 'equipment', cents: 1500, speciesKey: null, note: null },
+    setRates: { currency: 'EUR', kwhCents: 32, tankDayCents: 4, waterCentsPerM3: 250, roomC: 18 },
+    complain: { soldId: t('soldId'), heads: 1, what: 'arrived thin', settled: 'credit', cents: 300, at: now },
     mealLook: { tankId: t('tankId'), sight: 'gone', at: now },
     measureDose: { dose: 'pinch', food: null, total: 0.6, of: 10, at: now },
     addShelfItem: {
@@ -406,6 +502,9 @@ const NAMES = new Set([
   'lotId',
   'itemId',
   'sightingId',
+  'outletId',
+  'orderId',
+  'soldId',
 ]);
 
 /** Every body that differs from a sound one in that one thing it names is another house's. */

@@ -4,7 +4,7 @@ import { AREAS, type ApiName } from '@freshet/contract/api';
 
 const ROOT = join(__dirname, '..');
 /** The order of the work, and what stands beside it: a house and the log may be asked by all. */
-const ORDER = ['species', 'room', 'stock', 'spawning', 'broods', 'larder', 'growout', 'transfers', 'sales', 'rounds'];
+const ORDER = ['species', 'room', 'stock', 'spawning', 'broods', 'larder', 'growout', 'sales', 'transfers', 'rounds'];
 const OPEN = new Set(['accounts', 'log', 'house']);
 const areaOf = new Map(
   Object.entries(AREAS).flatMap(([area, endpoints]) => Object.keys(endpoints).map((name) => [name as ApiName, area] as const)),

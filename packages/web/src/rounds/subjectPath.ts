@@ -11,5 +11,6 @@ export function subjectPath({ kind, id }: Item['subject']): string {
     larder: '/larder',
     growout: '/growout',
     species: `/species/${id}`,
+    order: `/sales/orders/${id}`,
   }[kind];
 }

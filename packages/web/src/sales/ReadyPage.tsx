@@ -48,7 +48,7 @@ function Calendar({ list }: { list: ReadyList }) {
 
 function Ready({ list }: { list: ReadyList }) {
   const now = list.rows.reduce((sum, row) => sum + row.now.mid, 0);
-  const cautions = [...new Set(list.rows.flatMap(({ caution, speciesName }) => (caution ? [`${speciesName}: ${caution}`] : [])))];
+  const cautions = [...new Set(list.rows.flatMap(({ law, speciesName }) => (law ? [`${speciesName}: ${law}`] : [])))];
   return (
     <>
       <section aria-label="Ready" className="mb-3 border border-ink bg-sheet">

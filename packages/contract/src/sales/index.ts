@@ -1,0 +1,17 @@
+export { salesEndpoints, salesEntries } from './sales.endpoints';
+export {
+  CancelOrder,
+  Cents,
+  ComplaintBody,
+  EraseOutlet,
+  MoneyBody,
+  MoneyReply,
+  Order,
+  OrderBody,
+  Outlet,
+  OutletBody,
+  RatesBody,
+  SaleBody,
+  SoldReply,
+  TrailReply,
+} from './sales.schema';

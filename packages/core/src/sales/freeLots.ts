@@ -1,0 +1,70 @@
+import { growthOf, shareOver } from '../growout';
+import { ILLNESS_DAYS, totalHeads, type StockLot } from '../stock';
+import { addDays, houseDay } from '../time';
+import type { SalesView } from './facts';
+import type { FreeLot } from './fill';
+
+/** Why animals do not go now, in words that follow "in". */
+export const BARS = { quarantine: 'quarantine', illness: 'a tank where illness was seen' } as const;
+
+/** Whether a lot cannot go now, and why, in words that follow "in". */
+export function barOf(view: SalesView, { tankId }: StockLot): string | null {
+  if (tankId === null) return null;
+  if (view.stock.quarantines[tankId] !== undefined) return BARS.quarantine;
+  const since = addDays(view.today, -ILLNESS_DAYS);
+  const isIll = view.room.illnesses.some((seen) => seen.tankId === tankId && houseDay(seen.at, view.timeZone) >= since);
+  return isIll ? BARS.illness : null;
+}
+
+/**
+ * Lots of young that orders may be filled from now, less those that are held back as breeders, promised, in quarantine or where illness was
+ * seen. A brood's breeders are held back in its last lots.
+ * @param without - an order whose own promises count as free: it is filled anew
+ */
+export function freeLots(view: SalesView, without: string | null = null): FreeLot[] {
+  const own = new Map<string, { males: number; females: number; unsexed: number }>();
+  for (const order of view.sales.orders)
+    if (order.orderId === without)
+      for (const part of order.lines.flatMap(({ reserved }) => reserved)) {
+        const sum = own.get(part.lotId) ?? { males: 0, females: 0, unsexed: 0 };
+        own.set(part.lotId, {
+          males: sum.males + part.males,
+          females: sum.females + part.females,
+          unsexed: sum.unsexed + part.unsexed,
+        });
+      }
+  return view.broods.flatMap((read) => {
+    const growth = growthOf(read);
+    if (!growth) return [];
+    let held = view.held.get(read.brood.id) ?? 0;
+    return [...read.lots]
+      .reverse()
+      .flatMap((lot): FreeLot[] => {
+        if (lot.tankId === null || totalHeads(lot) === 0) return [];
+        const promised = view.reserved.get(lot.id);
+        const back = own.get(lot.id);
+        const free = { males: lot.males, females: lot.females, unsexed: lot.unsexed };
+        for (const sex of ['males', 'females', 'unsexed'] as const)
+          free[sex] = Math.max(0, free[sex] - (promised?.[sex] ?? 0) + (back?.[sex] ?? 0));
+        for (const sex of ['unsexed', 'females', 'males'] as const) {
+          const kept = Math.min(held, free[sex]);
+          free[sex] -= kept;
+          held -= kept;
+        }
+        if (barOf(view, lot) !== null || totalHeads(free) === 0) return [];
+        const sale = read.species.figures.saleMm[0];
+        return [
+          {
+            lotId: lot.id,
+            broodId: read.brood.id,
+            speciesKey: lot.speciesKey,
+            tankId: lot.tankId,
+            ageDays: growth.ageDays,
+            ...free,
+            shareOver: (leastMm) => shareOver(growth, Math.max(leastMm ?? 0, sale)),
+          },
+        ];
+      })
+      .reverse();
+  });
+}

@@ -1,0 +1,2 @@
+export { createSales, type SalesService } from './sales.service';
+export { salesHandlers } from './sales.routes';

@@ -1,0 +1,280 @@
+import { v7 as newId } from 'uuid';
+import type { BodyOf } from '@freshet/contract/endpoints';
+import type { salesEndpoints } from '@freshet/contract/sales';
+import {
+  MONEY_WORDS,
+  payOf,
+  readyList,
+  sumUpkeep,
+  upkeep,
+  usualLossWPerK,
+  type Account,
+  type LotUpkeep,
+  type Paid,
+  type SalesView,
+} from '@freshet/core/sales';
+import { totalHeads } from '@freshet/core/stock';
+import { addDays, exactly, houseDay } from '@freshet/core/time';
+import type { LogService } from '../log';
+import { DomainError, groupBy, type Clock, type Reading, type Who } from '../platform';
+import type { RoomService } from '../room';
+import type { SalesRepository, SoldRow } from './sales.repository';
+
+type Body<Name extends keyof typeof salesEndpoints> = BodyOf<(typeof salesEndpoints)[Name]>;
+/** What things cost where nobody said; usual figures of a household. */
+const USUAL_RATES = { currency: 'EUR', kwhCents: 30, tankDayCents: 5, waterCentsPerM3: 300, roomC: 19 } as const;
+const YEAR_DAYS = 365;
+
+interface Deps {
+  clock: Clock;
+  log: LogService;
+  room: RoomService;
+  repository: SalesRepository;
+  /** Chores that were done at tanks since a day, with the time each usually takes, s. */
+  workSince: (at: Reading, day: string) => Promise<{ tankId: string; on: string; seconds: number }[]>;
+}
+
+/** What was spent and earned, and whether it paid: worked out from what was logged, never stored. */
+export function createMoney({ clock, log, room, repository, workSince }: Deps) {
+  const { money, rates } = repository;
+  log.register({ money: { tables: [money] }, rates: { tables: [rates] } });
+  const now = () => exactly(clock.now());
+
+  async function ratesOf(at: Reading) {
+    const row = await repository.newestRates(at);
+    if (!row) return { ...USUAL_RATES, isUsual: true, entryId: null };
+    const { currency, kwhCents, tankDayCents, waterCentsPerM3, roomC, entryId } = row;
+    return { currency, kwhCents, tankDayCents, waterCentsPerM3, roomC, isUsual: false, entryId };
+  }
+
+  /** What every lot took of room, heat, water, meals and time between two days. */
+  async function lotUpkeep(who: Who, view: SalesView, roomC: number, from: string, to: string) {
+    const since = `${from}T00:00:00.000Z`;
+    const [stays, { changes, meals }, rooms, work] = await Promise.all([
+      repository.stays(who, since),
+      repository.doses(who, since),
+      room.repository.all(who),
+      workSince(who, from),
+    ]);
+    const dayOf = (at: string) => houseDay(at, who.timeZone);
+    const wantedC = (tankId: string) => {
+      const kinds = (view.lotsByTank.get(tankId) ?? []).flatMap((lot) => view.species.get(lot.speciesKey) ?? []);
+      const means = kinds.map(({ figures: { tempC } }) => (tempC[0] + tempC[1]) / 2);
+      return view.room.temperatures[tankId]?.tempC ?? (means.length > 0 ? means.reduce((a, b) => a + b) / means.length : roomC);
+    };
+    const used = upkeep({
+      stays: stays.map((stay) => ({ ...stay, from: dayOf(stay.from), to: stay.to === null ? to : dayOf(stay.to) })),
+      tanks: view.room.tanks.map((tank) => ({
+        id: tank.id,
+        litres: tank.litres,
+        lossWPerK:
+          !tank.outdoor && (room.equipmentOf(rooms.equipped.get(tank.id)).heaterW ?? 0) > 0 ? usualLossWPerK(tank.litres) : 0,
+        targetC: wantedC(tank.id),
+      })),
+      doses: [
+        ...changes.map(({ tankId, at, litres }) => ({ tankId, on: dayOf(at), waterL: litres })),
+        ...meals.map(({ tankId, on, meals: count }) => ({ tankId, on, meals: count })),
+        ...work,
+      ],
+      roomC,
+      from,
+      to,
+    });
+    return { stays, used };
+  }
+
+  /** Cents of food for a meal: what was bought for the meals that were given. */
+  async function mealCents(who: Who, from: string, to: string, used: ReadonlyMap<string, LotUpkeep>) {
+    const [bought, rows] = await Promise.all([
+      repository.foodBought(who, `${from}T00:00:00.000Z`),
+      repository.moneyBetween(who, from, to),
+    ]);
+    const food = rows.filter(({ kind, speciesKey }) => kind === 'food' && speciesKey === null);
+    const spent = bought + food.reduce((sum, { cents }) => sum + cents, 0);
+    const meals = [...used.values()].reduce((sum, one) => sum + one.meals, 0);
+    return meals === 0 ? 0 : spent / meals;
+  }
+
+  /** The books of a year: by species, brood and outlet. */
+  async function account(who: Who, view: SalesView, year: string | undefined) {
+    const to = year === undefined || year === view.today.slice(0, 4) ? view.today : `${year}-12-31`;
+    const from = year === undefined ? addDays(view.today, -YEAR_DAYS + 1) : `${year}-01-01`;
+    const house = await ratesOf(who);
+    const { stays, used } = await lotUpkeep(who, view, house.roomC, from, to);
+    const [aMeal, rows, sold] = await Promise.all([
+      mealCents(who, from, to, used),
+      repository.moneyBetween(who, from, to),
+      repository.soldSince(who, `${from}T00:00:00.000Z`),
+    ]);
+    const within = sold.filter(({ at }) => houseDay(at, who.timeZone) <= to);
+    const isThisYear = to === view.today;
+    const ready = isThisYear ? readyList(view).rows : [];
+    const lotsOf = { species: new Map<string, Set<string>>(), brood: new Map<string, Set<string>>() };
+    const add = (map: Map<string, Set<string>>, key: string | null, lotId: string) => {
+      if (key !== null) map.set(key, (map.get(key) ?? new Set()).add(lotId));
+    };
+    for (const { lotId, speciesKey, broodId } of stays) {
+      add(lotsOf.species, speciesKey, lotId);
+      add(lotsOf.brood, broodId, lotId);
+    }
+    const book = (
+      key: string,
+      name: string,
+      lotIds: ReadonlySet<string>,
+      own: readonly SoldRow[],
+      directCents: number,
+      readyNow: number,
+    ) => {
+      const sum = sumUpkeep([...lotIds].flatMap((lotId) => used.get(lotId) ?? []));
+      const went = (isGift: boolean) =>
+        own.filter(({ cents }) => (cents === 0) === isGift).reduce((all, row) => all + totalHeads(row), 0);
+      const one: Account = {
+        key,
+        name,
+        upkeep: sum,
+        foodCents: sum.meals * aMeal,
+        directCents: directCents + own.reduce((all, { feeCents }) => all + feeCents, 0),
+        incomeCents: own.reduce((all, row) => all + row.cents * totalHeads(row), 0),
+        sold: went(false),
+        given: went(true),
+        ready: readyNow,
+      };
+      return payOf(one, house);
+    };
+    const soldBy = groupBy(within, ({ speciesKey }) => speciesKey);
+    const booked = (speciesKey: string) =>
+      rows
+        .filter((row) => row.speciesKey === speciesKey)
+        .reduce((sum, { kind, cents }) => sum + (kind === 'otherIncome' ? -cents : cents), 0);
+    const readyOf = (by: (row: (typeof ready)[number]) => boolean) =>
+      ready.filter(by).reduce((sum, { now: { mid } }) => sum + mid, 0);
+    const species = [...lotsOf.species].map(([key, lotIds]) =>
+      book(
+        key,
+        view.species.get(key)?.commonName ?? key,
+        lotIds,
+        soldBy.get(key) ?? [],
+        booked(key),
+        readyOf((row) => row.speciesKey === key),
+      ),
+    );
+    const names = new Map(view.broods.map(({ brood }) => [brood.id, brood.name]));
+    const soldByBrood = groupBy(within, ({ broodId }) => broodId ?? '');
+    const broods = [...lotsOf.brood]
+      .filter(([id]) => names.has(id) || soldByBrood.has(id))
+      .map(([id, lotIds]) =>
+        book(
+          id,
+          names.get(id) ?? 'a brood that is gone',
+          lotIds,
+          soldByBrood.get(id) ?? [],
+          0,
+          readyOf((row) => row.broodId === id),
+        ),
+      );
+    return { from, to, house, species, broods, rows, sold: within, aMeal };
+  }
+
+  /** What one of a species cost: of its brood where that is known, else of its species. */
+  const costOf = (
+    row: Pick<SoldRow, 'broodId' | 'speciesKey'>,
+    broods: readonly Paid[],
+    species: readonly Paid[],
+  ): number | null =>
+    broods.find(({ key }) => key === row.broodId)?.perFishCents ??
+    species.find(({ key }) => key === row.speciesKey)?.perFishCents ??
+    null;
+
+  return {
+    ratesOf,
+
+    async reply(who: Who, view: SalesView, year: string | undefined) {
+      const { from, to, house, species, broods, rows, sold } = await account(who, view, year);
+      const outlets = await repository.allOutlets(who);
+      const byOutlet = groupBy(sold, ({ outletId }) => outletId);
+      return {
+        from,
+        to,
+        rates: house,
+        species: species.sort((a, b) => b.netCents - a.netCents),
+        broods: broods.sort((a, b) => b.netCents - a.netCents),
+        outlets: [...byOutlet].map(([outletId, own]) => {
+          const costs = own.map((row) => {
+            const each = costOf(row, broods, species);
+            return each === null ? null : each * totalHeads(row);
+          });
+          return {
+            outletId,
+            name: outlets.find((outlet) => outlet.outletId === outletId)?.name ?? 'Erased',
+            heads: own.reduce((sum, row) => sum + totalHeads(row), 0),
+            cents: own.reduce((sum, row) => sum + row.cents * totalHeads(row) - row.feeCents, 0),
+            costCents: costs.includes(null) ? null : costs.reduce<number>((sum, cost) => sum + (cost ?? 0), 0),
+          };
+        }),
+        rows: rows.map(({ entryId, onDay, kind, cents, speciesKey, note }) => ({
+          entryId,
+          on: onDay,
+          kind,
+          words: note ?? MONEY_WORDS[kind],
+          cents,
+          speciesName: speciesKey ? (view.species.get(speciesKey)?.commonName ?? speciesKey) : null,
+          isIncome: kind === 'otherIncome',
+        })),
+        guessed: { heatLoss: true, food: true },
+      };
+    },
+
+    /** Animals handed over, with what each cost. */
+    async sold(who: Who, view: SalesView) {
+      const [rows, outlets, { species, broods }] = await Promise.all([
+        repository.newestSold(who, 200),
+        repository.allOutlets(who),
+        account(who, view, undefined),
+      ]);
+      const outletOf = new Map(outlets.map((outlet) => [outlet.outletId, outlet]));
+      return rows.map((row) => ({
+        soldId: row.id,
+        entryId: row.entryId,
+        code: row.code,
+        at: row.at,
+        outletName: outletOf.get(row.outletId)?.name ?? 'Erased',
+        outletKind: outletOf.get(row.outletId)?.kind ?? ('private' as const),
+        speciesName: view.species.get(row.speciesKey)?.commonName ?? row.speciesKey,
+        heads: totalHeads(row),
+        cents: row.cents,
+        costCents: costOf(row, broods, species),
+        orderId: row.orderId,
+      }));
+    },
+
+    note: (who: Who, body: Body<'noteMoney'>, view: SalesView) => {
+      if (body.on > view.today)
+        throw new DomainError('request/invalid', { detail: 'That day has not come yet.', pointer: '#/on' });
+      if (body.speciesKey !== null && !view.species.get(body.speciesKey))
+        throw new DomainError('request/invalid', { detail: 'There is no such species.', pointer: '#/speciesKey' });
+      return log.record(who, { kind: 'money', asked: body, when: now() }, async (scope) => {
+        const { id: _id, on, ...row } = body;
+        await money.insert(scope, { ...row, id: newId(), entryId: scope.entryId, onDay: on, at: scope.now });
+        return { text: `Money noted: ${MONEY_WORDS[body.kind]}` };
+      });
+    },
+
+    setRates: (who: Who, body: Body<'setRates'>) =>
+      log.record(who, { kind: 'rates', asked: body, when: now() }, async (scope) => {
+        const { id: _id, version, override: _override, ...row } = body;
+        const before = await repository.newestRates(scope);
+        const words = (one: { currency: string; kwhCents: number } | null) =>
+          one ? `${one.kwhCents} cents a kWh, ${one.currency}` : 'usual figures';
+        await log.mustBeNewest(scope, version, before, { theirs: words(before), yours: words(body) });
+        const currency = before?.currency ?? USUAL_RATES.currency;
+        if (currency !== body.currency && (await repository.sold.find(scope, {}, { limit: 1 })).length > 0)
+          throw new DomainError('request/invalid', {
+            detail: `Prices so far are in ${currency}: one currency a house.`,
+            pointer: '#/currency',
+          });
+        await rates.insert(scope, { ...row, id: newId(), entryId: scope.entryId, at: scope.now });
+        return { text: 'What current, water and a tank’s day cost was noted' };
+      }),
+  };
+}
+export type MoneyService = ReturnType<typeof createMoney>;

@@ -1,0 +1,128 @@
+import { v7 as newId } from 'uuid';
+import type { BodyOf } from '@freshet/contract/endpoints';
+import type { salesEndpoints } from '@freshet/contract/sales';
+import { OUTLET_WORDS } from '@freshet/core/sales';
+import { exactly } from '@freshet/core/time';
+import type { LogService, Scope } from '../log';
+import { DomainError, groupBy, type Clock, type Who } from '../platform';
+import type { SpeciesService } from '../species';
+import type { SalesRepository } from './sales.repository';
+
+type Body<Name extends keyof typeof salesEndpoints> = BodyOf<(typeof salesEndpoints)[Name]>;
+
+const outletWords = (row: Pick<Body<'noteOutlet'>, 'name' | 'kind'> | null) =>
+  row ? `${row.name}, ${OUTLET_WORDS[row.kind]}` : 'nothing';
+
+/** Who fish go to. The log never says who: it is read by others than the keeper, and is kept when somebody is erased. */
+export function createOutlets({
+  clock,
+  log,
+  species,
+  repository,
+}: {
+  clock: Clock;
+  log: LogService;
+  species: SpeciesService;
+  repository: SalesRepository;
+}) {
+  const { outlets } = repository;
+  log.register({
+    outlet: {
+      tables: [outlets],
+      async before(scope, entry) {
+        const [row] = await outlets.find(scope, { entryId: entry.id });
+        if (!row) return;
+        if (row.erased) throw new DomainError('log/later-entries', { detail: 'This outlet was erased since.' });
+        const others = await outlets.find(scope, { outletId: row.outletId }, { limit: 2 });
+        const used =
+          (await repository.sold.find(scope, { outletId: row.outletId }, { limit: 1 })).length > 0 ||
+          (await repository.orders.find(scope, { outletId: row.outletId }, { limit: 1 })).length > 0;
+        if (others.length === 1 && used)
+          throw new DomainError('log/later-entries', {
+            detail: 'Something was ordered or sold to it since; take that back first.',
+          });
+      },
+    },
+    outletErased: {
+      tables: [],
+      before: () =>
+        Promise.reject(new DomainError('log/later-entries', { detail: 'What was erased is gone and cannot be brought back.' })),
+    },
+  });
+  const now = () => exactly(clock.now());
+
+  /** The outlet as it stands; refused when there is none or it was erased. */
+  async function mustHave(scope: Scope, outletId: string) {
+    const outlet = await repository.outlet(scope, outletId);
+    if (!outlet) throw new DomainError('request/invalid', { detail: 'There is no such outlet.', pointer: '#/outletId' });
+    if (outlet.erased) throw new DomainError('request/invalid', { detail: 'This outlet was erased.', pointer: '#/outletId' });
+    return outlet;
+  }
+
+  return {
+    mustHave,
+
+    async list(who: Who) {
+      const [rows, took, kinds] = await Promise.all([repository.allOutlets(who), repository.took(who), species.list(who)]);
+      const names = new Map(kinds.map(({ key, commonName }) => [key, commonName]));
+      const tookBy = groupBy(took, ({ outletId }) => outletId);
+      return rows
+        .map(({ outletId, entryId, id: _id, at: _at, ...row }) => {
+          const own = tookBy.get(outletId) ?? [];
+          return {
+            ...row,
+            outletId,
+            entryId,
+            heads: own.reduce((sum, { heads }) => sum + heads, 0),
+            cents: own.reduce((sum, { cents }) => sum + cents, 0),
+            creditCents: own.reduce((sum, { credit }) => sum + credit, 0),
+            last:
+              own
+                .map(({ last }) => last)
+                .sort()
+                .at(-1) ?? null,
+            took: own
+              .map(({ speciesKey, heads, cents, last }) => ({
+                speciesKey,
+                speciesName: names.get(speciesKey) ?? speciesKey,
+                heads,
+                cents,
+                last,
+              }))
+              .sort((a, b) => b.heads - a.heads),
+          };
+        })
+        .sort((a, b) => Number(a.erased) - Number(b.erased) || b.heads - a.heads || (a.name < b.name ? -1 : 1));
+    },
+
+    note: (who: Who, body: Body<'noteOutlet'>) =>
+      log.record(who, { kind: 'outlet', asked: body, when: now() }, async (scope) => {
+        const { id: _id, version, override: _override, ...row } = body;
+        const before = await repository.outlet(scope, body.outletId);
+        if (before?.erased)
+          throw new DomainError('request/invalid', { detail: 'This outlet was erased.', pointer: '#/outletId' });
+        await log.mustBeNewest(scope, version, before, { theirs: outletWords(before), yours: outletWords(body) });
+        const same = (await repository.allOutlets(scope)).find(
+          (other) => other.outletId !== body.outletId && !other.erased && other.name.toLowerCase() === body.name.toLowerCase(),
+        );
+        if (same)
+          throw new DomainError('request/invalid', { detail: 'There is an outlet of that name already.', pointer: '#/name' });
+        await outlets.insert(scope, { ...row, id: newId(), entryId: scope.entryId, erased: false, at: scope.now });
+        return { text: `Outlet ${before ? 'changed' : 'noted'}: ${OUTLET_WORDS[body.kind]}`, subjectId: body.outletId };
+      }),
+
+    erase: (who: Who, body: Body<'eraseOutlet'>) =>
+      log.record(who, { kind: 'outletErased', asked: body, when: now() }, async (scope) => {
+        await mustHave(scope, body.outletId);
+        const open = (await repository.openOrders(scope)).some(({ outletId }) => outletId === body.outletId);
+        if (open)
+          throw new DomainError('request/invalid', {
+            detail: 'An order of theirs is still open: hand it over or cancel it first.',
+            pointer: '#/outletId',
+          });
+        await repository.eraseOutlet(scope, body.outletId);
+        return { text: 'An outlet was erased; what it took stays without a name', subjectId: body.outletId };
+      }),
+  };
+}
+export type OutletsService = ReturnType<typeof createOutlets>;

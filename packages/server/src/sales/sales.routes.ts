@@ -1,0 +1,25 @@
+import type { salesEndpoints } from '@freshet/contract/sales';
+import type { Handlers, Who } from '../platform';
+import type { SalesService } from './sales.service';
+
+type View = Parameters<SalesService['orders']['list']>[1];
+
+/** @param viewOf - the house as it is now, which is put together from later areas too */
+export const salesHandlers = (
+  { outlets, orders, selling, money, trail }: SalesService,
+  viewOf: (who: Who) => Promise<View>,
+): Handlers<typeof salesEndpoints> => ({
+  outlets: ({ who }) => outlets.list(who),
+  orders: async ({ who }) => orders.list(who, await viewOf(who)),
+  sold: async ({ who }) => money.sold(who, await viewOf(who)),
+  money: async ({ who, query }) => money.reply(who, await viewOf(who), query.year),
+  trail: async ({ who, params }) => trail(who, await viewOf(who), params.code ?? ''),
+  noteOutlet: ({ who, body }) => outlets.note(who, body),
+  eraseOutlet: ({ who, body }) => outlets.erase(who, body),
+  order: async ({ who, body }) => orders.order(who, body, await viewOf(who)),
+  cancelOrder: ({ who, body }) => orders.cancel(who, body),
+  sell: ({ who, body }) => selling.sell(who, body),
+  noteMoney: async ({ who, body }) => money.note(who, body, await viewOf(who)),
+  setRates: ({ who, body }) => money.setRates(who, body),
+  complain: ({ who, body }) => selling.complain(who, body),
+});

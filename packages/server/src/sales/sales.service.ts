@@ -1,0 +1,53 @@
+import type { Clock, Database, Reading } from '../platform';
+import type { LogService } from '../log';
+import type { BroodsService } from '../broods';
+import type { BiosecurityService, ReadinessService, RoomService } from '../room';
+import type { SpeciesService } from '../species';
+import type { StockService } from '../stock';
+import { createMoney } from './money.service';
+import { createOrders } from './orders.service';
+import { createOutlets } from './outlets.service';
+import { createSalesFacts } from './sales.facts';
+import { createSalesRepository } from './sales.repository';
+import { createSelling } from './selling.service';
+import { createTrail } from './trail';
+
+/** Outlets, orders, animals handed over, money and the trail back, put together. */
+export function createSales({
+  database,
+  clock,
+  log,
+  room,
+  readiness,
+  biosecurity,
+  stock,
+  species,
+  broods,
+  workSince,
+}: {
+  database: Database;
+  clock: Clock;
+  log: LogService;
+  room: RoomService;
+  readiness: ReadinessService;
+  biosecurity: BiosecurityService;
+  stock: StockService;
+  species: SpeciesService;
+  broods: BroodsService;
+  /** Chores done at tanks, with the time each takes; the round is a later area. */
+  workSince: (at: Reading, day: string) => Promise<{ tankId: string; on: string; seconds: number }[]>;
+}) {
+  const repository = createSalesRepository(database);
+  const outlets = createOutlets({ clock, log, species, repository });
+  const orders = createOrders({ clock, log, stock, outlets, repository });
+  return {
+    repository,
+    outlets,
+    orders,
+    selling: createSelling({ clock, log, readiness, biosecurity, species, stock, outlets, orders, repository }),
+    money: createMoney({ clock, log, room, repository, workSince }),
+    trail: createTrail({ room, stock, broods, repository }),
+    facts: createSalesFacts({ clock, repository }),
+  };
+}
+export type SalesService = ReturnType<typeof createSales>;

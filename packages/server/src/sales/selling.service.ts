@@ -1,0 +1,188 @@
+import { v7 as newId } from 'uuid';
+import type { BodyOf } from '@freshet/contract/endpoints';
+import type { salesEndpoints } from '@freshet/contract/sales';
+import { BARS, labelCode, UNPAID } from '@freshet/core/sales';
+import { ILLNESS_DAYS, totalHeads } from '@freshet/core/stock';
+import { exactly } from '@freshet/core/time';
+import type { LogService, Scope } from '../log';
+import { DomainError, type Clock, type Who } from '../platform';
+import type { BiosecurityService, ReadinessService } from '../room';
+import type { SpeciesService } from '../species';
+import type { StockService } from '../stock';
+import type { OrdersService } from './orders.service';
+import type { OutletsService } from './outlets.service';
+import type { SalesRepository } from './sales.repository';
+
+type Body<Name extends keyof typeof salesEndpoints> = BodyOf<(typeof salesEndpoints)[Name]>;
+const invalid = (detail: string, pointer: string) => new DomainError('request/invalid', { detail, pointer });
+
+const DAY_MS = 86_400_000;
+
+/** Animals are handed over: they leave the ledger, with to whom, for how much, and under which code. */
+export function createSelling({
+  clock,
+  log,
+  readiness,
+  biosecurity,
+  species,
+  stock,
+  outlets,
+  orders,
+  repository,
+}: {
+  clock: Clock;
+  log: LogService;
+  readiness: ReadinessService;
+  biosecurity: BiosecurityService;
+  species: SpeciesService;
+  stock: StockService;
+  outlets: OutletsService;
+  orders: OrdersService;
+  repository: SalesRepository;
+}) {
+  const { sold, complaints } = repository;
+  log.register({
+    sale: stock.ledgerUndoing({
+      tables: [sold, repository.orders],
+      async before(scope, entry) {
+        const rows = await sold.find(scope, { entryId: entry.id });
+        if (
+          (
+            await repository.complaintsOf(
+              scope,
+              rows.map(({ id }) => id),
+            )
+          ).length > 0
+        )
+          throw new DomainError('log/later-entries', { detail: 'A complaint was logged of it since; take that back first.' });
+        const [changed] = await repository.orders.find(scope, { entryId: entry.id });
+        const newest = changed ? await repository.standingOrder(scope, changed.orderId) : null;
+        if (changed && newest && newest.id !== changed.id)
+          throw new DomainError('log/later-entries', { detail: 'The order was changed since; take that back first.' });
+      },
+    }),
+    complaint: { tables: [complaints] },
+  });
+
+  /** Why animals of these tanks do not go now; null when nothing speaks against it. */
+  async function barOf(who: Who, tankIds: readonly string[]): Promise<string | null> {
+    const since = new Date(Date.parse(clock.now()) - ILLNESS_DAYS * DAY_MS).toISOString();
+    const [{ quarantined }, seen] = await Promise.all([
+      readiness.load(who, new Map()),
+      biosecurity.repository.illnessesSince(who, since),
+    ]);
+    if (tankIds.some((tankId) => quarantined.has(tankId))) return BARS.quarantine;
+    return seen.some(({ tankId }) => tankIds.includes(tankId)) ? BARS.illness : null;
+  }
+
+  async function applySale(scope: Scope, body: Body<'sell'>) {
+    await orders.lockLots(
+      scope,
+      body.lots.map(({ lotId }) => lotId),
+    );
+    const outlet = await outlets.mustHave(scope, body.outletId);
+    const order = body.orderId === null ? null : await repository.standingOrder(scope, body.orderId);
+    if (body.orderId !== null && !order) throw invalid('There is no such order.', '#/orderId');
+    if (order?.closed) throw invalid('This order is over already.', '#/orderId');
+    if (order && order.outletId !== body.outletId) throw invalid('That order is of somebody else.', '#/outletId');
+    const promised = await orders.promised(scope, body.orderId);
+    const cause = UNPAID.includes(outlet.kind) ? 'gift' : 'sale';
+    const told: string[] = [];
+    const kinds = new Map<string, number>();
+    const parts: { lineId: string; lotId: string; heads: number }[] = [];
+    let tankId: string | null = null;
+    for (const [i, one] of body.lots.entries()) {
+      const at = (field: string) => `#/lots/${i}/${field}`;
+      const heads = totalHeads(one.heads);
+      if (heads === 0) throw invalid('At least one.', at('heads'));
+      if (cause === 'gift' && one.cents > 0) throw invalid('Nothing is asked for a gift.', at('cents'));
+      const lot = await stock.lockLot(scope, one.lotId);
+      const others = promised.get(lot.id);
+      if (others && totalHeads(lot) - heads < others.heads)
+        throw invalid(
+          `${others.heads} of these are promised (order ${others.numbers.join(', ')}): ${Math.max(0, totalHeads(lot) - others.heads)} can go.`,
+          at('heads'),
+        );
+      if (order && one.lineId !== null) {
+        const line = order.orderLines.find(({ lineId }) => lineId === one.lineId);
+        if (!line || line.speciesKey !== lot.speciesKey) throw invalid('The order does not ask for these.', at('lineId'));
+        const going = parts.filter(({ lineId }) => lineId === one.lineId).reduce((sum, part) => sum + part.heads, heads);
+        if (line.collected + going > line.heads)
+          throw invalid(`The order asks for ${line.heads - line.collected} of them.`, at('heads'));
+        parts.push({ lineId: one.lineId, lotId: lot.id, heads });
+      }
+      try {
+        await stock.applyLoss(scope, { lotId: lot.id, heads: one.heads, cause, at: exactly(body.at) });
+      } catch (error) {
+        if (!(error instanceof DomainError)) throw error;
+        throw new DomainError(error.code, { detail: error.detail, pointer: at('heads'), cause: error });
+      }
+      await sold.insert(scope, {
+        id: one.soldId,
+        entryId: scope.entryId,
+        saleId: body.saleId,
+        orderId: body.orderId,
+        lineId: one.lineId,
+        outletId: outlet.outletId,
+        pays: body.pays,
+        lotId: lot.id,
+        broodId: lot.broodId,
+        speciesKey: lot.speciesKey,
+        tankId: lot.tankId,
+        ...one.heads,
+        cents: one.cents,
+        feeCents: Math.round((one.cents * heads * (outlet.feePercent ?? 0)) / 100),
+        lengthMm: one.lengthMm,
+        code: labelCode(one.lineId ?? body.saleId, lot.id),
+        at: body.at,
+      });
+      tankId ??= lot.tankId;
+      kinds.set(lot.speciesKey, (kinds.get(lot.speciesKey) ?? 0) + heads);
+    }
+    for (const [key, heads] of kinds) told.push(`${heads} ${(await species.get(scope, key)).commonName.toLowerCase()}`);
+    if (order) await orders.handedOver(scope, order, parts);
+    return {
+      text: `${told.join(', ')} ${cause === 'gift' ? 'given away' : 'sold'}${order ? ` (order ${order.number})` : ''}`,
+      tankId,
+      subjectId: body.lots.length === 1 ? (body.lots[0]?.lotId ?? null) : body.saleId,
+    };
+  }
+
+  return {
+    /** What speaks against the sale is asked before its transaction: it reads much and locks nothing. */
+    async sell(who: Who, body: Body<'sell'>) {
+      const replayed = await log.replay(who, 'sale', body);
+      if (replayed) return replayed;
+      if (body.reason === null) {
+        const going = await stock.repository.byIds(
+          who,
+          body.lots.map(({ lotId }) => lotId),
+        );
+        for (const key of new Set(going.map(({ speciesKey }) => speciesKey))) {
+          const { law } = await species.get(who, key);
+          if (law) throw invalid(`${law} Say why they may go all the same.`, '#/reason');
+        }
+        const bar = await barOf(
+          who,
+          going.flatMap(({ tankId }) => tankId ?? []),
+        );
+        if (bar) throw invalid(`They are in ${bar}: they may carry it to others. Say why they go all the same.`, '#/reason');
+      }
+      return log.record(who, { kind: 'sale', asked: body, when: exactly(body.at) }, (scope) => applySale(scope, body));
+    },
+
+    complain: (who: Who, body: Body<'complain'>) =>
+      log.record(who, { kind: 'complaint', asked: body, when: exactly(body.at) }, async (scope) => {
+        const row = await sold.get(scope, body.soldId);
+        if (!row) throw new DomainError('request/not-found', { detail: 'These were not handed over, or it was taken back.' });
+        if (body.heads > totalHeads(row)) throw invalid(`Only ${totalHeads(row)} went.`, '#/heads');
+        if (body.at < row.at) throw invalid('That is before they were handed over.', '#/at');
+        if ((body.settled === 'open' || body.settled === 'none') && body.cents > 0)
+          throw invalid('How was it settled, when money went back?', '#/settled');
+        const { id: _id, ...asked } = body;
+        await complaints.insert(scope, { ...asked, id: newId(), entryId: scope.entryId });
+        return { text: `Complaint of ${row.code}: ${body.what}`, tankId: row.tankId, subjectId: row.broodId ?? row.lotId };
+      }),
+  };
+}
+export type SellingService = ReturnType<typeof createSelling>;
