@@ -135,6 +135,13 @@ function speciesOfLots(events: readonly StoryEvent[]): ReadonlyMap<string, strin
   return ofLot;
 }
 
+/** Nobody sells at night: half a day later where it was told then. */
+function byDay(at: string, now: string): string {
+  const hour = Number(at.slice(11, 13));
+  const later = new Date(Date.parse(at) + 12 * 3_600_000).toISOString();
+  return (hour >= 19 || hour < 8) && later <= now ? later : at;
+}
+
 /** What was booked as sold to an outlet by name becomes a sale to it, with a price. */
 function handOver(story: Story, outletIds: ReadonlyMap<string, string>): Sold[] {
   const species = speciesOfLots(story.events);
@@ -143,12 +150,13 @@ function handOver(story: Story, outletIds: ReadonlyMap<string, string>): Sold[] 
     if (event.name !== 'lose' || event.body.cause !== 'sale') return;
     const outlet = OUTLETS.find(({ name }) => name === event.body.note);
     if (!outlet) return;
-    const { lotId, heads, at } = event.body;
+    const { lotId, heads, at: told } = event.body;
+    const at = byDay(told, story.now);
     const speciesKey = species.get(lotId) ?? '';
     const soldId = story.newId(at);
     found.push({ at, soldId, speciesKey, heads: heads.males + heads.females + heads.unsexed });
     story.events[i] = {
-      at: event.at,
+      at,
       name: 'sell',
       body: {
         id: event.body.id,

@@ -80,6 +80,8 @@ export const SaleBody = v.object({
   id: Id,
   saleId: Id,
   outletId: Id,
+  /** Somebody who was not noted before, under that id. */
+  newOutlet: v.optional(v.nullable(v.object({ kind: v.picklist(OUTLET_KINDS), name: Name }))),
   orderId: v.nullable(Id),
   at: Instant,
   pays: v.picklist(PAYMENTS),
@@ -160,7 +162,9 @@ export const Outlet = v.object({
   /** Owed to the keeper in goods. */
   creditCents: count,
   last: text,
-  took: v.array(v.object({ speciesKey: v.string(), speciesName: v.string(), heads: count, cents: count, last: v.string() })),
+  took: v.array(
+    v.object({ speciesKey: v.string(), speciesName: v.string(), heads: count, cents: count, last: v.string(), lastCents: count }),
+  ),
 });
 
 /** An order with who it is for and what it brings. */
@@ -201,7 +205,7 @@ const PaidReply = v.object({
   given: count,
   ready: count,
   incomeCents: count,
-  costs: v.object({ food: count, direct: count, tank: count, heating: count, water: count }),
+  costs: v.object({ food: count, direct: count, parents: count, tank: count, heating: count, water: count }),
   costCents: count,
   netCents: count,
   perFishCents: v.nullable(count),

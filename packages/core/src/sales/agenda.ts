@@ -1,4 +1,5 @@
 import { BAR_RANK, chore, type Agenda, type Alarm, type Bar, type PlacedChore } from '../agenda';
+import { growthOf, lengthAt } from '../growout';
 import { totalHeads } from '../stock';
 import { addDays, daysBetween, formatDay, type Day } from '../time';
 import { SALES_CHORES } from './choreKinds';
@@ -14,6 +15,8 @@ export interface PickStop {
   tankId: string;
   picks: {
     lotId: string;
+    /** As measured or by the curve; null where neither tells. */
+    lengthMm: number | null;
     speciesKey: string;
     speciesName: string;
     heads: number;
@@ -28,11 +31,15 @@ export function pickStops(view: SalesView, order: OpenOrder): PickStop[] {
   const stops = new Map<string, PickStop>();
   for (const { speciesKey, reserved } of order.lines)
     for (const part of reserved) {
-      const tankId = view.stock.lots.find(({ id }) => id === part.lotId)?.tankId ?? null;
+      const lot = view.stock.lots.find(({ id }) => id === part.lotId);
+      const tankId = lot?.tankId ?? null;
       if (tankId === null) continue;
+      const read = view.broods.find(({ brood }) => brood.id === lot?.broodId);
+      const growth = read ? growthOf(read) : null;
+      const lengthMm = growth ? lengthAt(growth.middle, growth.ageDays) : (lot?.lengthMm ?? null);
       const stop = stops.get(tankId) ?? { tankId, picks: [] };
       const speciesName = view.species.get(speciesKey)?.commonName ?? speciesKey;
-      stop.picks.push({ ...part, speciesKey, speciesName, heads: totalHeads(part) });
+      stop.picks.push({ ...part, lengthMm, speciesKey, speciesName, heads: totalHeads(part) });
       stops.set(tankId, stop);
     }
   return [...stops.values()];

@@ -10,6 +10,8 @@ export interface Account {
   foodCents: number;
   /** Breeders bought, fees, treatments booked on it. */
   directCents: number;
+  /** Share of what its parents took. */
+  parentsCents: number;
   incomeCents: number;
   sold: number;
   given: number;
@@ -25,7 +27,7 @@ export interface Paid {
   given: number;
   ready: number;
   incomeCents: number;
-  costs: { food: number; direct: number; tank: number; heating: number; water: number };
+  costs: { food: number; direct: number; parents: number; tank: number; heating: number; water: number };
   costCents: number;
   netCents: number;
   /** For each that was sold, given away or is ready; null while there is none. */
@@ -48,7 +50,7 @@ const LEAST_HOURS = 0.5;
 
 /** What one account comes to. Source: docs/sources.md#pays */
 export function payOf(account: Account, rates: Rates): Paid {
-  const { upkeep, foodCents, directCents, incomeCents, sold, given, ready } = account;
+  const { upkeep, foodCents, directCents, parentsCents, incomeCents, sold, given, ready } = account;
   const fish = sold + given + ready;
   const water = (upkeep.waterL / 1000) * rates.waterCentsPerM3;
   const heating = upkeep.heatingKwh * rates.kwhCents;
@@ -56,6 +58,7 @@ export function payOf(account: Account, rates: Rates): Paid {
     costs: [
       { kind: 'food', amount: foodCents },
       { kind: 'direct', amount: directCents },
+      { kind: 'parents', amount: parentsCents },
       { kind: 'water', amount: water },
       { kind: 'heating', amount: heating },
     ],
@@ -76,7 +79,7 @@ export function payOf(account: Account, rates: Rates): Paid {
     given,
     ready,
     incomeCents,
-    costs: { food: foodCents, direct: directCents, tank: cost.tankCost, heating, water },
+    costs: { food: foodCents, direct: directCents, parents: parentsCents, tank: cost.tankCost, heating, water },
     costCents: cost.total,
     netCents: net,
     perFishCents: cost.perFish,

@@ -165,7 +165,18 @@ describe('what a tank takes', () => {
     const rates = { kwhCents: 30, tankDayCents: 5, waterCentsPerM3: 300, roomC: 19 };
     const use = { tankDays: 100, litreDays: 7000, heatingKwh: 20, waterL: 1000, meals: 0, seconds: 7200 };
     const paid = payOf(
-      { key: 'a', name: 'A', upkeep: use, foodCents: 400, directCents: 100, incomeCents: 5000, sold: 18, given: 2, ready: 5 },
+      {
+        key: 'a',
+        name: 'A',
+        upkeep: use,
+        foodCents: 400,
+        directCents: 60,
+        parentsCents: 40,
+        incomeCents: 5000,
+        sold: 18,
+        given: 2,
+        ready: 5,
+      },
       rates,
     );
     expect(paid.costCents).toBe(400 + 100 + 500 + 600 + 300);

@@ -117,27 +117,29 @@ export function createMoney({ clock, log, room, repository, workSince }: Deps) {
       add(lotsOf.species, speciesKey, lotId);
       add(lotsOf.brood, broodId, lotId);
     }
-    const book = (
-      key: string,
-      name: string,
-      lotIds: ReadonlySet<string>,
-      own: readonly SoldRow[],
-      directCents: number,
-      readyNow: number,
-    ) => {
-      const sum = sumUpkeep([...lotIds].flatMap((lotId) => used.get(lotId) ?? []));
+    const book = (told: {
+      key: string;
+      name: string;
+      lotIds: ReadonlySet<string>;
+      own: readonly SoldRow[];
+      directCents: number;
+      parentsCents: number;
+      readyNow: number;
+    }) => {
+      const sum = sumUpkeep([...told.lotIds].flatMap((lotId) => used.get(lotId) ?? []));
       const went = (isGift: boolean) =>
-        own.filter(({ cents }) => (cents === 0) === isGift).reduce((all, row) => all + totalHeads(row), 0);
+        told.own.filter(({ cents }) => (cents === 0) === isGift).reduce((all, row) => all + totalHeads(row), 0);
       const one: Account = {
-        key,
-        name,
+        key: told.key,
+        name: told.name,
         upkeep: sum,
         foodCents: sum.meals * aMeal,
-        directCents: directCents + own.reduce((all, { feeCents }) => all + feeCents, 0),
-        incomeCents: own.reduce((all, row) => all + row.cents * totalHeads(row), 0),
+        directCents: told.directCents + told.own.reduce((all, { feeCents }) => all + feeCents, 0),
+        parentsCents: told.parentsCents,
+        incomeCents: told.own.reduce((all, row) => all + row.cents * totalHeads(row), 0),
         sold: went(false),
         given: went(true),
-        ready: readyNow,
+        ready: told.readyNow,
       };
       return payOf(one, house);
     };
@@ -149,29 +151,52 @@ export function createMoney({ clock, log, room, repository, workSince }: Deps) {
     const readyOf = (by: (row: (typeof ready)[number]) => boolean) =>
       ready.filter(by).reduce((sum, { now: { mid } }) => sum + mid, 0);
     const species = [...lotsOf.species].map(([key, lotIds]) =>
-      book(
+      book({
         key,
-        view.species.get(key)?.commonName ?? key,
+        name: view.species.get(key)?.commonName ?? key,
         lotIds,
-        soldBy.get(key) ?? [],
-        booked(key),
-        readyOf((row) => row.speciesKey === key),
-      ),
+        own: soldBy.get(key) ?? [],
+        directCents: booked(key),
+        parentsCents: 0,
+        readyNow: readyOf((row) => row.speciesKey === key),
+      }),
     );
     const names = new Map(view.broods.map(({ brood }) => [brood.id, brood.name]));
     const soldByBrood = groupBy(within, ({ broodId }) => broodId ?? '');
-    const broods = [...lotsOf.brood]
-      .filter(([id]) => names.has(id) || soldByBrood.has(id))
-      .map(([id, lotIds]) =>
-        book(
-          id,
-          names.get(id) ?? 'a brood that is gone',
-          lotIds,
-          soldByBrood.get(id) ?? [],
-          0,
-          readyOf((row) => row.broodId === id),
-        ),
-      );
+    const speciesOf = new Map(stays.flatMap(({ broodId, speciesKey }) => (broodId ? [[broodId, speciesKey] as const] : [])));
+    const alone = [...lotsOf.brood].map(([key, lotIds]) =>
+      book({
+        key,
+        name: names.get(key) ?? 'a brood that is gone',
+        lotIds,
+        own: soldByBrood.get(key) ?? [],
+        directCents: 0,
+        parentsCents: 0,
+        readyNow: readyOf((row) => row.broodId === key),
+      }),
+    );
+    // What a species cost besides its broods is their parents': shared by the fish that each brood gave.
+    const fishOf = (one: Paid) => one.sold + one.given + one.ready;
+    const broods = alone.flatMap((one) => {
+      if (!names.has(one.key) && !soldByBrood.has(one.key)) return [];
+      const key = speciesOf.get(one.key) ?? '';
+      const sisters = alone.filter((other) => speciesOf.get(other.key) === key);
+      const all = species.find((whole) => whole.key === key);
+      const parents = Math.max(0, (all?.costCents ?? 0) - sisters.reduce((sum, other) => sum + other.costCents, 0));
+      const fish = sisters.reduce((sum, other) => sum + fishOf(other), 0);
+      const parentsCents = fish === 0 ? 0 : (parents * fishOf(one)) / fish;
+      return [
+        book({
+          key: one.key,
+          name: one.name,
+          lotIds: lotsOf.brood.get(one.key) ?? new Set(),
+          own: soldByBrood.get(one.key) ?? [],
+          directCents: 0,
+          parentsCents,
+          readyNow: one.ready,
+        }),
+      ];
+    });
     return { from, to, house, species, broods, rows, sold: within, aMeal };
   }
 

@@ -1,7 +1,7 @@
 import { v7 as newId } from 'uuid';
 import type { BodyOf } from '@freshet/contract/endpoints';
 import type { salesEndpoints } from '@freshet/contract/sales';
-import { OUTLET_WORDS } from '@freshet/core/sales';
+import { OUTLET_WORDS, type Payment } from '@freshet/core/sales';
 import { exactly } from '@freshet/core/time';
 import type { LogService, Scope } from '../log';
 import { DomainError, groupBy, type Clock, type Who } from '../platform';
@@ -59,8 +59,26 @@ export function createOutlets({
     return outlet;
   }
 
+  /** Keeps somebody new in the entry of another write. */
+  async function add(scope: Scope, outletId: string, { kind, name }: Pick<Body<'noteOutlet'>, 'kind' | 'name'>, pays: Payment) {
+    await mustBeNew(scope, outletId, name, '#/newOutlet/name');
+    await outlets.insert(scope, {
+      ...{ contact: null, leastMm: null, perWeek: null, feePercent: null, bagsMost: null, note: null },
+      ...{ id: newId(), entryId: scope.entryId, outletId, kind, name, pays, dates: [], prices: [], erased: false, at: scope.now },
+    });
+  }
+
+  /** Refuses a name that another outlet has. */
+  async function mustBeNew(scope: Scope, outletId: string, name: string, pointer: string): Promise<void> {
+    const same = (await repository.allOutlets(scope)).some(
+      (other) => other.outletId !== outletId && !other.erased && other.name.toLowerCase() === name.toLowerCase(),
+    );
+    if (same) throw new DomainError('request/invalid', { detail: 'There is an outlet of that name already.', pointer });
+  }
+
   return {
     mustHave,
+    add,
 
     async list(who: Who) {
       const [rows, took, kinds] = await Promise.all([repository.allOutlets(who), repository.took(who), species.list(who)]);
@@ -82,12 +100,13 @@ export function createOutlets({
                 .sort()
                 .at(-1) ?? null,
             took: own
-              .map(({ speciesKey, heads, cents, last }) => ({
+              .map(({ speciesKey, heads, cents, last, lastCents }) => ({
                 speciesKey,
                 speciesName: names.get(speciesKey) ?? speciesKey,
                 heads,
                 cents,
                 last,
+                lastCents,
               }))
               .sort((a, b) => b.heads - a.heads),
           };
@@ -102,11 +121,7 @@ export function createOutlets({
         if (before?.erased)
           throw new DomainError('request/invalid', { detail: 'This outlet was erased.', pointer: '#/outletId' });
         await log.mustBeNewest(scope, version, before, { theirs: outletWords(before), yours: outletWords(body) });
-        const same = (await repository.allOutlets(scope)).find(
-          (other) => other.outletId !== body.outletId && !other.erased && other.name.toLowerCase() === body.name.toLowerCase(),
-        );
-        if (same)
-          throw new DomainError('request/invalid', { detail: 'There is an outlet of that name already.', pointer: '#/name' });
+        await mustBeNew(scope, body.outletId, body.name, '#/name');
         await outlets.insert(scope, { ...row, id: newId(), entryId: scope.entryId, erased: false, at: scope.now });
         return { text: `Outlet ${before ? 'changed' : 'noted'}: ${OUTLET_WORDS[body.kind]}`, subjectId: body.outletId };
       }),

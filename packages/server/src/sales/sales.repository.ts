@@ -169,19 +169,29 @@ export function createSalesRepository(database: Database) {
     /** What each outlet took of each species. */
     took: async (at: Reading) =>
       (
-        await database.select<{ outletId: string; speciesKey: string; heads: string; cents: string; credit: string; last: Date }>(
+        await database.select<{
+          outletId: string;
+          speciesKey: string;
+          heads: string;
+          cents: string;
+          credit: string;
+          last: Date;
+          lastCents: string;
+        }>(
           at,
           `SELECT outlet_id outletId, species_key speciesKey, SUM(males + females + unsexed) heads,
-             SUM(cents * (males + females + unsexed)) cents, SUM(IF(pays = 'credit', cents * (males + females + unsexed), 0)) credit, MAX(at) last
+             SUM(cents * (males + females + unsexed)) cents, SUM(IF(pays = 'credit', cents * (males + females + unsexed), 0)) credit, MAX(at) last,
+             SUBSTRING_INDEX(GROUP_CONCAT(cents ORDER BY at DESC, id DESC), ',', 1) lastCents
            FROM sold_lots WHERE house_id = :houseId AND live = 1 GROUP BY outlet_id, species_key`,
         )
-      ).map(({ outletId, speciesKey, heads, cents, credit, last }) => ({
+      ).map(({ outletId, speciesKey, heads, cents, credit, last, lastCents }) => ({
         outletId,
         speciesKey,
         heads: Number(heads),
         cents: Number(cents),
         credit: Number(credit),
         last: new Date(last).toISOString(),
+        lastCents: Number(lastCents),
       })),
     /** Heads of each species that left for others since a time, by the ledger; what was taken back is left out. */
     leftSince: async (at: Reading, since: string) =>

@@ -43,7 +43,7 @@ export function createSelling({
   const { sold, complaints } = repository;
   log.register({
     sale: stock.ledgerUndoing({
-      tables: [sold, repository.orders],
+      tables: [sold, repository.orders, repository.outlets],
       async before(scope, entry) {
         const rows = await sold.find(scope, { entryId: entry.id });
         if (
@@ -80,6 +80,7 @@ export function createSelling({
       scope,
       body.lots.map(({ lotId }) => lotId),
     );
+    if (body.newOutlet) await outlets.add(scope, body.outletId, body.newOutlet, body.pays);
     const outlet = await outlets.mustHave(scope, body.outletId);
     const order = body.orderId === null ? null : await repository.standingOrder(scope, body.orderId);
     if (body.orderId !== null && !order) throw invalid('There is no such order.', '#/orderId');

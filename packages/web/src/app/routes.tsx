@@ -1,4 +1,4 @@
-import { lazy, type ComponentType } from 'react';
+import { lazy, Suspense, type ComponentType } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
 import { AttemptPage, BenchPage, EvidencePage, LogPage, NewAttempt, PourPage, SetUpSheet, SourcesPage, TankPage } from '../pages';
 import { ExposurePage, HoursPage, ProbesPage, RoomPage, WatersPage } from '../room';
@@ -39,7 +39,22 @@ const GrowthPage = page(async () => (await growout()).growth());
 const SortPage = page(async () => (await growout()).sort());
 const GrowoutRecordPage = page(async () => (await growout()).record());
 
-const ReadyPage = page(async () => (await import('../sales')).salesPages.ready());
+const sales = async () => (await import('../sales')).salesPages;
+const ReadyPage = page(async () => (await sales()).ready());
+const ListPage = page(async () => (await sales()).list());
+const OrdersPage = page(async () => (await sales()).orders());
+const OrderPage = page(async () => (await sales()).order());
+const SoldPage = page(async () => (await sales()).sold());
+const TrailPage = page(async () => (await sales()).trail());
+const OutletsPage = page(async () => (await sales()).outlets());
+const MoneyPage = page(async () => (await sales()).money());
+/** Who takes the young: told where they are planned, which is an earlier area. */
+const OverStockNote = page(async () => (await sales()).overStock());
+const OverStock = (props: { speciesKey: string }) => (
+  <Suspense>
+    <OverStockNote {...props} />
+  </Suspense>
+);
 
 /** Every page by its address; all but the round are fetched when they are opened. */
 export function Pages() {
@@ -58,12 +73,12 @@ export function Pages() {
       <Route path="/stock/lines/:speciesKey/:view?" element={<LinesPage />} />
       <Route path="/species/:key?" element={<SpeciesPage />} />
       <Route path="/spawns" element={<SpawnsPage />} />
-      <Route path="/spawns/new" element={<NewAttempt />} />
+      <Route path="/spawns/new" element={<NewAttempt OverStock={OverStock} />} />
       <Route path="/spawns/recipes" element={<RecipesPage />} />
       <Route path="/spawns/recipes/new" element={<NewRecipePage />} />
-      <Route path="/spawns/recipes/:ref" element={<RecipePage />} />
+      <Route path="/spawns/recipes/:ref" element={<RecipePage OverStock={OverStock} />} />
       <Route path="/spawns/evidence/:speciesKey?" element={<EvidencePage />} />
-      <Route path="/spawns/:attemptId" element={<AttemptPage />} />
+      <Route path="/spawns/:attemptId" element={<AttemptPage OverStock={OverStock} />} />
       <Route path="/spawns/:attemptId/set-up" element={<SetUpSheet />} />
       <Route path="/broods" element={<BroodsPage />} />
       <Route path="/broods/carriers" element={<CarriersPage />} />
@@ -82,6 +97,13 @@ export function Pages() {
       <Route path="/growout/sort/:lotId" element={<SortPage />} />
       <Route path="/growout/record/:speciesKey?" element={<GrowoutRecordPage />} />
       <Route path="/sales" element={<ReadyPage />} />
+      <Route path="/sales/list" element={<ListPage />} />
+      <Route path="/sales/orders" element={<OrdersPage />} />
+      <Route path="/sales/orders/:orderId" element={<OrderPage />} />
+      <Route path="/sales/sold" element={<SoldPage />} />
+      <Route path="/sales/trail/:code" element={<TrailPage />} />
+      <Route path="/sales/outlets" element={<OutletsPage />} />
+      <Route path="/sales/money" element={<MoneyPage />} />
       <Route path="/bench" element={<BenchPage />} />
       <Route path="/hours" element={<HoursPage />} />
       <Route path="/log" element={<LogPage />} />

@@ -1,2 +1,3 @@
 export { saveFile } from './saveFile';
+export { labelSheet, type Label } from './labelSheet';
 export { createDocument, fitText, printable } from './document';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useGet, useHouse, showVolume } from '../data';
-import { saveFile } from '../print';
+import { labelSheet, saveFile } from '../print';
 import { Button, Checkbox } from '../ui';
 import type { Rack } from './layoutRoom';
 
@@ -15,9 +15,9 @@ export function LabelsForm({ racks, done }: { racks: readonly Rack[]; done: () =
     .flatMap((rack) => rack.shelves.flatMap((shelf) => shelf.tanks.map((tank) => ({ rack, tank }))));
   async function make(): Promise<void> {
     setBusy(true);
-    const { tankLabels } = await import('./tankLabels');
     const lives = new Map((life.data ?? []).map((one) => [one.tankId, one]));
-    const bytes = await tankLabels(
+    const bytes = await labelSheet(
+      'Tank labels',
       tanks.map(({ rack, tank }) => ({
         code: tank.code,
         address: `${window.location.origin}/tanks/${tank.id}`,

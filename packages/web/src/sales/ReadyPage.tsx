@@ -1,9 +1,12 @@
-import type { ReadyList } from '@freshet/core/sales';
+import { useState } from 'react';
+import type { OverStock, ReadyList } from '@freshet/core/sales';
 import { formatDate } from '@freshet/core/time';
 import { useHouse } from '../data';
-import { Empty, Loaded, Loading, Notice, PageHead } from '../ui';
+import { Button, ButtonLink, Dialog, Empty, Loaded, Loading, Notice } from '../ui';
 import { salesWork, useHouseWork } from '../workers';
 import { ReadyRow } from './ReadyRow';
+import { SalesHead } from './SalesHead';
+import { SellForm } from './SellForm';
 
 /** What comes new of each species, week by week. */
 function Calendar({ list }: { list: ReadyList }) {
@@ -46,7 +49,31 @@ function Calendar({ list }: { list: ReadyList }) {
   );
 }
 
-function Ready({ list }: { list: ReadyList }) {
+/** Species of which more comes than goes. */
+function Over({ over }: { over: readonly OverStock[] }) {
+  const [all, setAll] = useState(false);
+  const shown = all ? over : over.slice(0, 3);
+  if (over.length === 0) return null;
+  return (
+    <section aria-label="Too many" className="mb-3 border border-amber-line bg-sheet px-3 py-2">
+      <h2>More than goes</h2>
+      <ul>
+        {shown.map(({ speciesKey, speciesName, words }) => (
+          <li key={speciesKey} className="border-b border-rule py-1 last:border-0">
+            <b>{speciesName}</b> <span className="text-quiet">{words}</span>
+          </li>
+        ))}
+      </ul>
+      {over.length > 3 && (
+        <Button look="quiet" onClick={() => setAll(!all)}>
+          {all ? 'Fewer' : `${over.length - 3} more`}
+        </Button>
+      )}
+    </section>
+  );
+}
+
+function Ready({ list, over, sell }: { list: ReadyList; over: readonly OverStock[]; sell: ((broodId: string) => void) | null }) {
   const now = list.rows.reduce((sum, row) => sum + row.now.mid, 0);
   const cautions = [...new Set(list.rows.flatMap(({ law, speciesName }) => (law ? [`${speciesName}: ${law}`] : [])))];
   return (
@@ -63,10 +90,11 @@ function Ready({ list }: { list: ReadyList }) {
         </div>
         <ul>
           {list.rows.map((row) => (
-            <ReadyRow key={row.broodId} row={row} />
+            <ReadyRow key={row.broodId} row={row} sell={sell && row.now.high > 0 ? () => sell(row.broodId) : null} />
           ))}
         </ul>
       </section>
+      <Over over={over} />
       {cautions.map((words) => (
         <Notice key={words} className="mb-3">
           {words}
@@ -83,26 +111,44 @@ function Ready({ list }: { list: ReadyList }) {
 
 /** What can be sold, and when. */
 export function ReadyPage() {
+  const house = useHouse();
+  const [selling, setSelling] = useState<{ broodId: string | null } | null>(null);
   const { reply, answer } = useHouseWork('ready', (facts, now) => salesWork().ready(facts, now));
   return (
     <>
-      <PageHead
+      <SalesHead
         title="What can go"
-        about="By brood: how many are of sale size, now and in the weeks to come, less those held back."
-      />
+        about="By brood: how many are of sale size, now and in the weeks to come, less those held back and promised."
+      >
+        {house.may('keeper') && (
+          <>
+            <ButtonLink to="/sales/list">A list to send</ButtonLink>
+            <Button look="main" onClick={() => setSelling({ broodId: null })}>
+              Hand over
+            </Button>
+          </>
+        )}
+      </SalesHead>
       <Loaded reply={reply} what="the house">
         {() =>
           !answer ? (
             <Loading what="the list" />
-          ) : answer.made.rows.length === 0 ? (
+          ) : answer.made.list.rows.length === 0 ? (
             <Empty title="Nothing grows towards a sale yet">
               When a brood feeds, it shows here with how many of it will be of sale size, and when.
             </Empty>
           ) : (
-            <Ready list={answer.made} />
+            <Ready
+              list={answer.made.list}
+              over={answer.made.over}
+              sell={house.may('keeper') ? (broodId) => setSelling({ broodId }) : null}
+            />
           )
         }
       </Loaded>
+      <Dialog title="Hand over" open={selling !== null} onClose={() => setSelling(null)}>
+        {selling && <SellForm broodId={selling.broodId} done={() => setSelling(null)} />}
+      </Dialog>
     </>
   );
 }

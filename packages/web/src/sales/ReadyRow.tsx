@@ -3,6 +3,7 @@ import type { ReadyRow as Row } from '@freshet/core/sales';
 import { formatDay } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
 import { useHouse } from '../data';
+import { LinkButton } from '../ui';
 
 const HEIGHT = 38;
 const STEP = 15;
@@ -47,7 +48,7 @@ function whenWords(row: Row, today: string): string {
 }
 
 /** One brood: how many can go now, how sure, and what comes. */
-export function ReadyRow({ row }: { row: Row }) {
+export function ReadyRow({ row, sell }: { row: Row; sell: (() => void) | null }) {
   const house = useHouse();
   const sexes = [row.males && `${row.males} m`, row.females && `${row.females} f`, row.unsexed && `${row.unsexed} not sexed`];
   return (
@@ -68,6 +69,7 @@ export function ReadyRow({ row }: { row: Row }) {
         <span className="block text-note text-quiet">
           {row.unsexed === row.heads ? `${row.heads} live, not sexed` : `${row.heads} live: ${sexes.filter(Boolean).join(', ')}`}
           {row.held > 0 && `; ${row.held} held back`}
+          {row.promised > 0 && `; ${row.promised} promised`}
           {row.barred && (
             <span className="font-semibold text-rust">
               ; {row.barred.heads} barred, {row.barred.why}
@@ -81,6 +83,13 @@ export function ReadyRow({ row }: { row: Row }) {
         <span className="block text-quiet">{whenWords(row, house.today)}</span>
       </span>
       <Weeks row={row} />
+      <span className="w-20 shrink-0 text-right">
+        {sell && (
+          <LinkButton aria-label={`Sell ${row.name}`} onClick={sell}>
+            Sell
+          </LinkButton>
+        )}
+      </span>
     </li>
   );
 }

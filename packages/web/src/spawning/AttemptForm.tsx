@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useState, type ComponentType } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 as newId } from 'uuid';
 import {
@@ -20,8 +20,10 @@ import { FieldProblem, useEntryForm, useGet, useHouse } from '../data';
 import { SpeciesOptions } from '../species';
 import { DayField, EntryFormFoot, LinkButton, NoteField, SelectField, TextField } from '../ui';
 import {
+  DAYS,
   daysAsTyped,
   fromToday,
+  isDay,
   setUpAlready,
   speciesStart,
   type AttemptStart,
@@ -40,24 +42,17 @@ import { useOwnHistory } from './useOwnHistory';
 import { choicesFor } from './useRecipeChoices';
 import { useWaterWords } from './useWaterWords';
 
-const DAYS = [
-  ['conditioningFrom', 'Conditioning from', 'may stay empty'],
-  ['from', 'Tank taken from', undefined],
-  ['setUpOn', 'Parents in on', undefined],
-  ['triggerOn', 'Trigger on', undefined],
-  ['to', 'Tank free after', 'may stay open'],
-] as const;
-const isDay = (text: string) => /^\d{4}-\d{2}-\d{2}$/.test(text);
-
 /** Species, recipe, plan, tank and parents of a new attempt. */
 export function AttemptForm({
   choices,
   start,
   cultureStarts,
+  OverStock,
 }: {
   choices: Choices;
   start: AttemptStart;
   cultureStarts: CultureStarts;
+  OverStock: ComponentType<{ speciesKey: string }>;
 }) {
   const house = useHouse();
   const navigate = useNavigate();
@@ -203,6 +198,7 @@ export function AttemptForm({
             </SelectField>
             <TextField label="Name of the attempt" error={errors.name?.message} {...register('name')} />
           </div>
+          {values.speciesKey && <OverStock speciesKey={values.speciesKey} />}
           <PlanClashes
             {...{ clashes, alternatives }}
             outOfSeason={isOut ? seasonWords(read.value.seasons) : null}

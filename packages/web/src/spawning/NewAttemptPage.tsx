@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { useMemo, type ComponentType } from 'react';
 import { useSearchParams } from 'react-router';
 import type { CultureStarts } from '@freshet/core/spawning';
 import { useGet, useHouse } from '../data';
@@ -8,7 +8,14 @@ import { attemptStart, type Choices } from './attemptStart';
 import { useRecipeChoices } from './useRecipeChoices';
 
 /** Starts or plans a spawning attempt: from a recipe to dates, tank and parents. */
-export function NewAttemptPage({ cultureStarts }: { cultureStarts: CultureStarts }) {
+export function NewAttemptPage({
+  cultureStarts,
+  OverStock,
+}: {
+  cultureStarts: CultureStarts;
+  /** Whether anybody takes the young; sales are a later area. */
+  OverStock: ComponentType<{ speciesKey: string }>;
+}) {
   const house = useHouse();
   const [search] = useSearchParams();
   const species = useGet('species').data;
@@ -28,7 +35,7 @@ export function NewAttemptPage({ cultureStarts }: { cultureStarts: CultureStarts
     <>
       <PageHead title="Start an attempt" about="What is left empty can be logged later." />
       {known && start ? (
-        <AttemptForm choices={known} start={start} cultureStarts={cultureStarts} />
+        <AttemptForm choices={known} start={start} cultureStarts={cultureStarts} OverStock={OverStock} />
       ) : (
         <Loading what="species, stock and recipes" />
       )}

@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { useRef, useState, type ComponentType } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { toast } from 'sonner';
 import * as v from 'valibot';
@@ -134,7 +134,7 @@ export function RecipesPage() {
 }
 
 /** One recipe: read, compared, shared, planned after. */
-export function RecipePage() {
+export function RecipePage({ OverStock }: { OverStock: ComponentType<{ speciesKey: string }> }) {
   const { ref = '' } = useParams();
   const house = useHouse();
   const { all, isLoaded } = useRecipeChoices();
@@ -187,6 +187,7 @@ export function RecipePage() {
         )}
       </PageHead>
       {choice.why && <p className="mb-3 max-w-prose">{choice.why}</p>}
+      {choice.speciesKey && <OverStock speciesKey={choice.speciesKey} />}
       <div className="border border-rule bg-sheet px-4 py-3">
         <RecipeView recipe={choice.recipe} isBorn={METHOD_TEMPLATES[choice.method].start === 'born'} />
       </div>

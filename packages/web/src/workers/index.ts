@@ -5,3 +5,4 @@ export { countInWorker, type RunningCount } from './picturesWork';
 export { growoutWork } from './growoutWork';
 export { useHouseWork } from './useHouseWork';
 export { salesWork } from './salesWork';
+export type { AskedLine } from './sales.worker';

@@ -1,4 +1,4 @@
-import { useState, type ReactNode } from 'react';
+import { useState, type ComponentType, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { startsFor } from '@freshet/core/larder';
 import { formatDay, formatInstantRange } from '@freshet/core/time';
@@ -93,7 +93,8 @@ function Parents({ attempt }: { attempt: Attempt }) {
 }
 
 /** One attempt as one page: its line of time, what is next, what was done, and how it differs from the last that worked. */
-export function AttemptPage() {
+/** @param OverStock - whether anybody takes the young; fetched with sales */
+export function AttemptPage({ OverStock }: { OverStock: ComponentType<{ speciesKey: string }> }) {
   const { attemptId = '' } = useParams();
   const house = useHouse();
   const navigate = useNavigate();
@@ -150,6 +151,7 @@ export function AttemptPage() {
                 {next}
               </Notice>
             )}
+            {!attempt.outcome && attempt.broodIds.length === 0 && <OverStock speciesKey={attempt.speciesKey} />}
             <div className="border border-rule bg-sheet px-3 py-2">
               <AttemptLine
                 attempt={attempt}

@@ -1,5 +1,4 @@
-import QRCode from 'qrcode';
-import { createDocument, fitText, printable } from '../print';
+import { createDocument, fitText, printable } from './document';
 
 /** What stands on a label. */
 export interface Label {
@@ -16,9 +15,10 @@ const DOWN = 5;
 const SIZE = { width: 272, height: 153 };
 const QR = 104;
 
-/** A sheet of labels as PDF, each with a QR code that opens the tank page. */
-export async function tankLabels(labels: readonly Label[]): Promise<Uint8Array> {
-  const { pdf, text, mono, rgb } = await createDocument('Tank labels');
+/** A sheet of labels as PDF, each with a QR code that opens its address; the library is fetched when it is needed. */
+export async function labelSheet(title: string, labels: readonly Label[]): Promise<Uint8Array> {
+  const { default: QRCode } = await import('qrcode');
+  const { pdf, text, mono, rgb } = await createDocument(title);
   const ink = rgb(0.09, 0.15, 0.12);
   for (const [i, label] of labels.entries()) {
     const place = i % (ACROSS * DOWN);

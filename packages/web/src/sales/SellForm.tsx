@@ -1,0 +1,235 @@
+import { useRef } from 'react';
+import { v7 as newId } from 'uuid';
+import { OUTLET_KINDS, OUTLET_WORDS, UNPAID, type OutletKind } from '@freshet/core/sales';
+import { sentence } from '@freshet/core/time';
+import { FieldProblem, useEntryForm, useGet, useHouse, type Reply } from '../data';
+import { EntryFormFrame, Loaded, readNumber, readWhole, SelectField, TextField } from '../ui';
+import { moneyOf, priceAt, showMoney, typedMoney } from './money';
+
+const SOMEBODY_NEW = 'new';
+type Lot = Reply<'tankLife'>[number]['lots'][number] & { code: string };
+
+/** Lots that live, those of a brood first. */
+function lotsOf(life: Reply<'tankLife'>, broodId: string | null): Lot[] {
+  const all = life.flatMap(({ code, lots }) => lots.map((lot) => ({ ...lot, code })));
+  const own = all.filter((lot) => broodId !== null && lot.broodId === broodId);
+  return [...own, ...all.filter((lot) => !own.includes(lot))];
+}
+const headsOf = ({ males, females, unsexed }: Lot) => males + females + unsexed;
+const lotWords = (lot: Lot) => `${lot.code}: ${headsOf(lot)} ${lot.speciesName.toLowerCase()}${lot.name ? `, ${lot.name}` : ''}`;
+
+function Form({
+  life,
+  outlets,
+  money,
+  broodId,
+  done,
+}: {
+  life: Reply<'tankLife'>;
+  outlets: Reply<'outlets'>;
+  money: Reply<'money'> | undefined;
+  broodId: string | null;
+  done: () => void;
+}) {
+  const house = useHouse();
+  const ids = useRef({ saleId: newId(), outletId: newId(), soldId: newId() });
+  const lots = lotsOf(life, broodId);
+  const known = outlets.filter(({ erased }) => !erased);
+  const firstPrice = broodId === null ? undefined : priceAt(known[0], lots[0]?.speciesKey);
+  const entry = useEntryForm({
+    name: 'sell',
+    defaults: {
+      lotId: broodId === null ? '' : (lots[0]?.id ?? ''),
+      heads: '',
+      sex: 'any',
+      outletId: known[0]?.outletId ?? SOMEBODY_NEW,
+      newKind: 'shop' as OutletKind,
+      newName: '',
+      cents: firstPrice === undefined ? '' : typedMoney(firstPrice),
+      lengthMm: '',
+      pays: known[0]?.pays ?? ('cash' as const),
+      reason: '',
+    },
+    toBody: ({ lotId, heads, sex, outletId, newKind, newName, cents, lengthMm, pays, reason }) => {
+      const lot = lots.find(({ id }) => id === lotId);
+      if (!lot) throw new FieldProblem('lotId', 'Who goes?');
+      const count = readWhole('heads', heads);
+      const isNew = outletId === SOMEBODY_NEW;
+      return {
+        saleId: ids.current.saleId,
+        outletId: isNew ? ids.current.outletId : outletId,
+        newOutlet: isNew ? { kind: newKind, name: newName } : null,
+        orderId: null,
+        at: house.now(),
+        pays,
+        lots: [
+          {
+            soldId: ids.current.soldId,
+            lotId,
+            lineId: null,
+            heads: share(lot, count, sex),
+            cents: moneyOf('cents', cents),
+            lengthMm: readNumber('lengthMm', lengthMm, 'Give a length in mm.'),
+          },
+        ],
+        reason: reason.trim() || null,
+      };
+    },
+    fieldOf: (path) =>
+      path.startsWith('newOutlet')
+        ? 'newName'
+        : path.includes('.heads')
+          ? 'heads'
+          : path.endsWith('.cents')
+            ? 'cents'
+            : path.endsWith('lengthMm')
+              ? 'lengthMm'
+              : path.startsWith('lots')
+                ? 'lotId'
+                : undefined,
+    label: ({ heads }) => `${heads} handed over`,
+    done,
+  });
+  const { register, watch, formState, setValue, getValues } = entry.form;
+  const { errors } = formState;
+  const [lotId, outletId, newKind] = watch(['lotId', 'outletId', 'newKind']);
+  const lot = lots.find(({ id }) => id === lotId);
+  const outlet = known.find((one) => one.outletId === outletId);
+  const isGift = UNPAID.includes(outlet?.kind ?? newKind);
+  const currency = money?.rates.currency ?? 'EUR';
+  const price = priceAt(outlet, lot?.speciesKey) ?? null;
+  const cost =
+    money?.broods.find(({ key }) => key === lot?.broodId)?.perFishCents ??
+    money?.species.find(({ key }) => key === lot?.speciesKey)?.perFishCents ??
+    null;
+  /** What an outlet is known to pay stands in the field, unless something was typed. */
+  const suggest = (speciesKey: string | undefined, to: string) => {
+    const known_ = known.find((one) => one.outletId === to);
+    const cents = priceAt(known_, speciesKey);
+    if (cents !== undefined && !formState.dirtyFields.cents) setValue('cents', typedMoney(cents));
+    if (known_) setValue('pays', known_.pays);
+  };
+  return (
+    <EntryFormFrame entry={entry} action={isGift ? 'Give them away' : 'Hand them over'}>
+      <div className="grid gap-4 sm:grid-cols-2">
+        <SelectField
+          label="Who goes"
+          boxClass="sm:col-span-2"
+          error={errors.lotId?.message}
+          {...register('lotId', {
+            onChange: () => suggest(lots.find(({ id }) => id === getValues('lotId'))?.speciesKey, getValues('outletId')),
+          })}
+        >
+          <option value="">choose</option>
+          {lots.map((one) => (
+            <option key={one.id} value={one.id}>
+              {lotWords(one)}
+            </option>
+          ))}
+        </SelectField>
+        <TextField
+          label="How many"
+          inputMode="numeric"
+          autoFocus
+          hint={lot ? `${headsOf(lot)} live in ${lot.code}` : undefined}
+          error={errors.heads?.message}
+          {...register('heads')}
+        />
+        {lot && lot.males + lot.females > 0 ? (
+          <SelectField label="Of which sex" {...register('sex')}>
+            <option value="any">as they come</option>
+            <option value="males">males ({lot.males})</option>
+            <option value="females">females ({lot.females})</option>
+          </SelectField>
+        ) : (
+          <TextField
+            label="Usual length, mm"
+            inputMode="decimal"
+            hint="Empty: not told"
+            error={errors.lengthMm?.message}
+            {...register('lengthMm')}
+          />
+        )}
+        <SelectField
+          label="To whom"
+          error={errors.outletId?.message}
+          {...register('outletId', { onChange: () => suggest(lot?.speciesKey, getValues('outletId')) })}
+        >
+          {known.map((one) => (
+            <option key={one.outletId} value={one.outletId}>
+              {one.name}
+            </option>
+          ))}
+          <option value={SOMEBODY_NEW}>somebody new …</option>
+        </SelectField>
+        {outletId === SOMEBODY_NEW && (
+          <>
+            <TextField label="Their name" error={errors.newName?.message} {...register('newName')} />
+            <SelectField label="What they are" {...register('newKind')}>
+              {OUTLET_KINDS.map((kind) => (
+                <option key={kind} value={kind}>
+                  {sentence(OUTLET_WORDS[kind])}
+                </option>
+              ))}
+            </SelectField>
+          </>
+        )}
+        {!isGift && (
+          <>
+            <TextField
+              label={`Price each, ${currency}`}
+              inputMode="decimal"
+              hint={
+                <>
+                  {price !== null && `${showMoney(price, currency)} here; `}
+                  {cost === null ? 'what one cost is not known yet' : `one cost about ${showMoney(cost, currency)} so far`}
+                </>
+              }
+              error={errors.cents?.message}
+              {...register('cents')}
+            />
+            <SelectField label="Paid in" {...register('pays')}>
+              <option value="cash">cash</option>
+              <option value="credit">credit or goods</option>
+            </SelectField>
+          </>
+        )}
+        <TextField
+          label="Why all the same"
+          boxClass="sm:col-span-2"
+          hint="Only where the law or an illness speaks against it; kept with the sale"
+          error={errors.reason?.message}
+          {...register('reason')}
+        />
+      </div>
+    </EntryFormFrame>
+  );
+}
+
+/** So many of a lot, as they come or of one sex. */
+export function share(lot: { males: number; females: number; unsexed: number }, count: number, sex: string) {
+  if (sex === 'males') return { males: count, females: 0, unsexed: 0 };
+  if (sex === 'females') return { males: 0, females: count, unsexed: 0 };
+  const unsexed = Math.min(lot.unsexed, count);
+  const females = Math.min(lot.females, count - unsexed);
+  // What is more than there are stays with a sex that is there, so that the answer names the field.
+  return lot.males + lot.females === 0
+    ? { males: 0, females: 0, unsexed: count }
+    : { males: count - unsexed - females, females, unsexed };
+}
+
+/** Animals are handed over: how many, to whom, for how much, and what each cost. */
+export function SellForm({ broodId, done }: { broodId: string | null; done: () => void }) {
+  const life = useGet('tankLife');
+  const outlets = useGet('outlets');
+  const money = useGet('money');
+  return (
+    <Loaded reply={life} what="who lives where">
+      {(living) => (
+        <Loaded reply={outlets} what="who fish go to">
+          {(known) => <Form life={living} outlets={known} money={money.data} broodId={broodId} done={done} />}
+        </Loaded>
+      )}
+    </Loaded>
+  );
+}

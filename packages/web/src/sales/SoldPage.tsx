@@ -1,0 +1,103 @@
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { OUTLET_WORDS } from '@freshet/core/sales';
+import { formatDay, houseDay } from '@freshet/core/time';
+import { useGet, useHouse } from '../data';
+import { Button, Dialog, Empty, Loaded, TextField } from '../ui';
+import { showMoney } from './money';
+import { SalesHead } from './SalesHead';
+import { SellForm } from './SellForm';
+
+/** What was handed over, with its codes, and what each cost. */
+export function SoldPage() {
+  const house = useHouse();
+  const go = useNavigate();
+  const reply = useGet('sold');
+  const money = useGet('money');
+  const [code, setCode] = useState('');
+  const [selling, setSelling] = useState(false);
+  const currency = money.data?.rates.currency ?? 'EUR';
+  return (
+    <>
+      <SalesHead title="Handed over" about="The code of a label leads back to brood, parents, tank, water and food.">
+        <form
+          className="flex items-end gap-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            if (code.trim()) void go(`/sales/trail/${encodeURIComponent(code.trim().toUpperCase())}`);
+          }}
+        >
+          <TextField
+            label="Code on a label"
+            className="w-36 font-mono"
+            value={code}
+            onChange={(event) => setCode(event.target.value)}
+          />
+          <Button type="submit">Trace</Button>
+        </form>
+        <Button look="main" className="self-end" onClick={() => setSelling(true)}>
+          Hand over
+        </Button>
+      </SalesHead>
+      <Loaded reply={reply} what="what went">
+        {(rows) =>
+          rows.length === 0 ? (
+            <Empty title="Nothing was handed over yet">
+              What goes to others shows here with its price, what it cost, and its code.
+            </Empty>
+          ) : (
+            <div className="overflow-x-auto border border-ink bg-sheet">
+              <table className="w-full">
+                <thead>
+                  <tr className="border-b border-ink text-left text-note text-quiet">
+                    <th className="px-3 py-1 font-normal">when</th>
+                    <th className="px-2 py-1 font-normal">who went</th>
+                    <th className="px-2 py-1 font-normal">to whom</th>
+                    <th className="px-2 py-1 text-right font-normal">each brought</th>
+                    <th className="px-2 py-1 text-right font-normal">each cost about</th>
+                    <th className="px-3 py-1 font-normal">code</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {rows.map((row) => (
+                    <tr key={row.soldId} className="border-b border-rule last:border-0">
+                      <td className="px-3 py-1.5 whitespace-nowrap">
+                        {formatDay(houseDay(row.at, house.timeZone), house.today)}
+                      </td>
+                      <td className="px-2 py-1.5">
+                        <b className="font-mono">{row.heads}</b> {row.speciesName.toLowerCase()}
+                      </td>
+                      <td className="px-2 py-1.5">
+                        {row.outletName} <span className="text-quiet">{OUTLET_WORDS[row.outletKind]}</span>
+                      </td>
+                      <td className="px-2 py-1.5 text-right font-mono">
+                        {row.cents === 0 ? '–' : showMoney(row.cents, currency)}
+                      </td>
+                      <td
+                        className={`px-2 py-1.5 text-right font-mono ${row.costCents !== null && row.costCents > row.cents ? 'text-rust' : ''}`}
+                      >
+                        {showMoney(row.costCents, currency)}
+                      </td>
+                      <td className="px-3 py-1.5 font-mono">
+                        <Link to={`/sales/trail/${row.code}`} className="link">
+                          {row.code}
+                        </Link>
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </div>
+          )
+        }
+      </Loaded>
+      <p className="mt-3 text-note text-quiet">
+        What one cost is worked out from its brood’s share of tank, heat, water and food so far, over those sold and ready: it
+        falls as more go. Of a sale, undo in the log.
+      </p>
+      <Dialog title="Hand over" open={selling} onClose={() => setSelling(false)}>
+        {selling && <SellForm broodId={null} done={() => setSelling(false)} />}
+      </Dialog>
+    </>
+  );
+}
