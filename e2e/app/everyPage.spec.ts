@@ -13,6 +13,8 @@ interface Known {
   brood: string;
   culture: string;
   grown: string;
+  order: string;
+  code: string;
   young: string;
 }
 
@@ -31,6 +33,8 @@ function known(page: Page): Promise<Known> {
       brood: broods[0]?.id ?? '',
       culture: (await ask<{ id: string }[]>('/api/cultures'))[0]?.id ?? '',
       grown: grown?.id ?? '',
+      order: (await ask<{ orderId: string }[]>('/api/sales/orders'))[0]?.orderId ?? '',
+      code: (await ask<{ code: string }[]>('/api/sales/sold'))[0]?.code ?? '',
       young: grown?.lots[0]?.id ?? '',
     };
   });
@@ -71,7 +75,8 @@ const PAGES: Record<string, (of: Known) => string[]> = {
     `/growout/broods/${grown}`,
     `/growout/sort/${young}`,
   ],
-  sales: () => ['/sales'],
+  sales: ({ order, code }) => ['/sales', '/sales/list', '/sales/orders', `/sales/orders/${order}`, `/sales/trail/${code}`],
+  money: () => ['/sales/sold', '/sales/outlets', '/sales/money'],
   rounds: () => ['/', '/hours', '/log', '/sources', '/sheet', '/nowhere'],
 };
 

@@ -20,6 +20,7 @@ test('a house in °F and gallons reads only those, on every page a keeper walks 
       [url, key],
     );
   const [tank, brood] = [await first('/api/house/tanks', 'tankId'), await first('/api/broods', 'id')];
+  const order = await first('/api/sales/orders', 'orderId');
   const found: string[] = [];
   for (const path of [
     '/',
@@ -33,6 +34,9 @@ test('a house in °F and gallons reads only those, on every page a keeper walks 
     '/larder/shelf',
     '/growout',
     '/growout/weeks',
+    '/sales',
+    '/sales/money',
+    `/sales/orders/${order}`,
     '/room/probes',
     '/spawns/evidence/sixray-aspidoras',
     '/spawns/recipes/glass-rain',

@@ -60,6 +60,8 @@ const LOGS: Record<string, string[]> = {
   gradeYoung: [],
   partSexes: [],
   outOfColony: [],
+  fastBeforePacking: [],
+  packOrder: [],
 };
 /** What is typed beside a chore that asks for it. */
 const TYPED: Record<string, string> = { temperature: '24.5', count: '1' };

@@ -61,6 +61,7 @@ export function HandOverForm({
       };
     },
     fieldOf: (path) => {
+      if (path.startsWith('parts.')) return path as 'parts.0.heads';
       const line = /^lots\.(\d+)\.(\w+)/.exec(path);
       if (!line) return undefined;
       return `parts.${line[1] ?? ''}.${line[2] === 'cents' ? 'price' : 'heads'}` as 'parts.0.heads';
@@ -99,12 +100,9 @@ export function HandOverForm({
           <option value="cash">cash</option>
           <option value="credit">credit or goods</option>
         </SelectField>
-        <TextField
-          label="Why all the same"
-          hint="Only where the law or an illness speaks against it"
-          error={errors.reason?.message}
-          {...register('reason')}
-        />
+        {(errors.reason ?? watch('reason')) && (
+          <TextField label="Why all the same" hint="kept with the sale" error={errors.reason?.message} {...register('reason')} />
+        )}
       </div>
       <p>
         In all <b>{showMoney(total, currency)}</b>

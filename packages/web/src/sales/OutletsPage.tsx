@@ -1,8 +1,9 @@
 import { useState } from 'react';
+import { toast } from 'sonner';
 import { v7 as newId } from 'uuid';
 import { OUTLET_WORDS } from '@freshet/core/sales';
 import { formatDay, houseDay } from '@freshet/core/time';
-import { useGet, useHouse, useLog, type Reply } from '../data';
+import { ApiProblem, send, useGet, useHouse, useTouch, type Reply } from '../data';
 import { Button, Dialog, Empty, LinkButton, Loaded } from '../ui';
 import { showMoney } from './money';
 import { OutletForm } from './OutletForm';
@@ -80,10 +81,21 @@ function Row({ outlet, currency, change, erase }: { outlet: Outlet; currency: st
 export function OutletsPage() {
   const reply = useGet('outlets');
   const money = useGet('money');
-  const log = useLog();
+  const touch = useTouch();
   const [asking, setAsking] = useState<{ outlet: Outlet | null; is: 'form' | 'erase' } | null>(null);
   const currency = money.data?.rates.currency ?? 'EUR';
   const close = () => setAsking(null);
+  /** Nothing brings it back: no undo is offered. */
+  const erase = async (outletId: string) => {
+    try {
+      await send('eraseOutlet', { id: newId(), outletId });
+      touch('eraseOutlet');
+      toast('Erased for good');
+      close();
+    } catch (error) {
+      toast.error(error instanceof ApiProblem ? error.detail || error.message : 'It could not be erased.');
+    }
+  };
   return (
     <>
       <SalesHead title="Outlets" about="Who fish go to, what they wish, what each took and paid.">
@@ -133,7 +145,7 @@ export function OutletsPage() {
             look="main"
             onClick={() => {
               const { outlet } = asking ?? {};
-              if (outlet) void log('eraseOutlet', { id: newId(), outletId: outlet.outletId }, 'Outlet erased').then(close);
+              if (outlet) void erase(outlet.outletId);
             }}
           >
             Erase for good

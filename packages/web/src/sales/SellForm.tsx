@@ -92,7 +92,7 @@ function Form({
   });
   const { register, watch, formState, setValue, getValues } = entry.form;
   const { errors } = formState;
-  const [lotId, outletId, newKind] = watch(['lotId', 'outletId', 'newKind']);
+  const [lotId, outletId, newKind, reason] = watch(['lotId', 'outletId', 'newKind', 'reason']);
   const lot = lots.find(({ id }) => id === lotId);
   const outlet = known.find((one) => one.outletId === outletId);
   const isGift = UNPAID.includes(outlet?.kind ?? newKind);
@@ -107,7 +107,7 @@ function Form({
     const known_ = known.find((one) => one.outletId === to);
     const cents = priceAt(known_, speciesKey);
     if (cents !== undefined && !formState.dirtyFields.cents) setValue('cents', typedMoney(cents));
-    if (known_) setValue('pays', known_.pays);
+    setValue('pays', known_?.pays ?? 'cash');
   };
   return (
     <EntryFormFrame entry={entry} action={isGift ? 'Give them away' : 'Hand them over'}>
@@ -194,13 +194,15 @@ function Form({
             </SelectField>
           </>
         )}
-        <TextField
-          label="Why all the same"
-          boxClass="sm:col-span-2"
-          hint="Only where the law or an illness speaks against it; kept with the sale"
-          error={errors.reason?.message}
-          {...register('reason')}
-        />
+        {(errors.reason ?? reason) && (
+          <TextField
+            label="Why all the same"
+            boxClass="sm:col-span-2"
+            hint="kept with the sale"
+            error={errors.reason?.message}
+            {...register('reason')}
+          />
+        )}
       </div>
     </EntryFormFrame>
   );
