@@ -11,7 +11,7 @@ const { startMariadb } = await import('./lib/mariadb.mjs');
 const { EXTERNAL, buildServer, buildWeb } = await import('./build.mjs');
 await buildWeb();
 await buildServer();
-const BENCHES = ['rounds', 'room', 'stock', 'spawning', 'broods', 'larder', 'pictures'];
+const BENCHES = ['rounds', 'room', 'stock', 'spawning', 'broods', 'larder', 'growout', 'sales', 'pictures'];
 for (const name of BENCHES)
   await build({
     absWorkingDir: ROOT,

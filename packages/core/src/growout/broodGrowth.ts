@@ -148,8 +148,19 @@ function likelyOf(values: readonly { value: number; weight: number }[]): Likely<
   return { low: at(0.05), mid: at(0.5), high: at(0.95) };
 }
 
+/** Bands that were worked out, by a brood's curves and the age: every list asks for the same ones. */
+const BANDS = new WeakMap<BroodGrowth['candidates'], Map<number, Likely<number>>>();
+
 /** Mean length at an age with its band, mm. */
-export function lengthBand({ candidates }: BroodGrowth, ageDays: number): Likely<number> {
+export function lengthBand(growth: BroodGrowth, ageDays: number): Likely<number> {
+  const known = BANDS.get(growth.candidates) ?? new Map<number, Likely<number>>();
+  BANDS.set(growth.candidates, known);
+  const found = known.get(ageDays) ?? bandAt(growth, ageDays);
+  known.set(ageDays, found);
+  return found;
+}
+
+function bandAt({ candidates }: BroodGrowth, ageDays: number): Likely<number> {
   const { low, mid, high } = likelyOf(candidates.map(({ grown, weight }) => ({ value: lengthAt(grown, ageDays), weight })));
   return { low: low ?? 0, mid: mid ?? 0, high: high ?? 0 };
 }

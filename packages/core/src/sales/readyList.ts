@@ -6,6 +6,11 @@ import { barOf } from './freeLots';
 import { totalHeads } from '../stock';
 import { addDays, type Day } from '../time';
 
+/**
+ * Standard deviations of chance that widen the band of the curves: with one it holds nine in ten simulated broods
+ * (benchmarks/sales.bench.ts), since the ranges of a species are wider than one keeper's broods.
+ */
+const CHANCE_SD = 1;
 /** How far ahead it is told what will be ready. */
 export const READY_WEEKS = 16;
 const DAYS_A_WEEK = 7;
@@ -62,9 +67,17 @@ function readyIn(view: SalesView, read: ReadBrood, growth: BroodGrowth): (free: 
   const ahead = tankAhead(view, tankId).find(({ resident: { lot } }) => lot.broodId === read.brood.id);
   return (free, days) => {
     const [mm, heads] = [lengthBand(growth, growth.ageDays + days), headsBand(read, ahead, free, days)];
-    const of = (side: keyof Likely<number>) =>
-      Math.max(0, Math.floor(heads[side] * shareOfLength(mm[side], growth.cv, read.species.figures.saleMm[0]) + 1e-6));
-    return { low: of('low'), mid: of('mid'), high: of('high') };
+    const of = (side: keyof Likely<number>) => heads[side] * shareOfLength(mm[side], growth.cv, read.species.figures.saleMm[0]);
+    const mid = of('mid');
+    // Which of them are long enough is chance besides: each is or is not.
+    const share = free === 0 ? 0 : Math.min(1, mid / free);
+    const chance = CHANCE_SD * Math.sqrt(free * share * (1 - share));
+    const whole = (count: number) => Math.min(free, Math.max(0, Math.floor(count + 1e-6)));
+    return {
+      low: whole(mid - Math.hypot(mid - of('low'), chance)),
+      mid: whole(mid),
+      high: whole(mid + Math.hypot(of('high') - mid, chance)),
+    };
   };
 }
 
