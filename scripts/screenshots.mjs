@@ -82,7 +82,6 @@ await take(day, 'room', '/room');
 await take(day, 'tank', `/tanks/${tank}`);
 await take(day, 'stock', '/stock');
 await take(day, 'lot', `/stock/${await idOf(day, '/api/lots', 'name', 'Torn fin', 'id')}`);
-await take(day, 'pairing', '/stock/lines/angelfish/pairing');
 await take(day, 'spawns', '/spawns');
 await take(day, 'attempt', `/spawns/${(await attemptOf(day, 'Odessa 6')) ?? ''}`);
 await take(day, 'evidence', '/spawns/evidence/sixray-aspidoras');
@@ -91,7 +90,9 @@ await take(day, 'brood', `/broods/${brood}`);
 await take(day, 'larder', '/larder');
 await take(day, 'places', '/growout');
 await take(day, 'growth', `/growout/broods/${await idOf(day, '/api/broods', 'name', 'Angels 8', 'id')}`);
-await take(day, 'species', '/species/lemon-tetra');
+await take(day, 'sales', '/sales');
+await take(day, 'order', `/sales/orders/${await idOf(day, '/api/sales/orders', 'number', 1, 'orderId')}`);
+await take(day, 'pays', '/sales/money');
 const dim = await pageOf('dim', 1280, 800);
 await enter(dim);
 await take(dim, 'rounds-dim', '/', async () => {
@@ -103,7 +104,6 @@ await take(dim, 'kinship-dim', '/stock/lines/humpback-limia/kinship', async () =
 const phone = await pageOf('day', 390, 844);
 await enter(phone);
 await take(phone, 'phone-rounds', '/');
-await take(phone, 'phone-pour', '/larder/pour');
 await browser.close();
 server.kill('SIGTERM');
 await database.stop();

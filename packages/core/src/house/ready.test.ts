@@ -1,6 +1,8 @@
-import { readyList } from '../sales';
+import { deriveRound } from '../rounds';
+import { leavingDays, orderOutlooks, readyList } from '../sales';
 import { addDays } from '../time';
-import { brood, house, lot, NOW, tank, TODAY, view, type Told } from './houseFixture';
+import { readHouse } from './facts';
+import { brood, factsOf, house, lot, NOW, tank, TODAY, view, type Told } from './houseFixture';
 
 const at = (daysAgo: number) => `${addDays(TODAY, -daysAgo)}T08:00:00.000Z`;
 const tetras = (id: string, daysAgo: number, mm: number | null = null) => {
@@ -50,5 +52,55 @@ describe('what can go', () => {
     const sum = (line?.now ?? 0) + (line?.weeks.reduce((total, count) => total + count, 0) ?? 0);
     expect(grows ? sum === end : sum >= end).toBe(true);
     expect(readyList(view(house({}))).rows).toEqual([]);
+  });
+});
+
+describe('a packing day', () => {
+  const order = (lotId: string) => ({
+    orderId: 'o',
+    number: 1,
+    outletKind: 'shop' as const,
+    dueOn: addDays(TODAY, 1),
+    lines: [
+      {
+        lineId: 'l',
+        speciesKey: 'lemon-tetra',
+        sex: 'any' as const,
+        leastMm: null,
+        heads: 4,
+        broodId: null,
+        collected: 0,
+        reserved: [{ lotId, males: 0, females: 0, unsexed: 4 }],
+      },
+    ],
+  });
+  const choresOf = (others: boolean) => {
+    const lots = [lot('going', 'T1', 'lemon-tetra'), ...(others ? [lot('staying', 'T1', 'lemon-tetra')] : [])];
+    const facts = factsOf(house({ lots, sales: { orders: [order('going')] } }));
+    const now = readHouse({ ...facts, stock: { ...facts.stock, leaving: leavingDays(facts.sales.orders) } }, NOW);
+    return deriveRound(now, TODAY).stops.flatMap(({ chores }) => chores.map(({ text }) => text));
+  };
+  it('is begun unfed: the whole tank where all of it go, set apart where others live beside them', () => {
+    const alone = choresOf(false);
+    expect(alone.some((text) => text.startsWith('Feed nothing: 4 lemon tetra'))).toBe(true);
+    expect(alone.some((text) => text.startsWith('Pellets'))).toBe(false);
+    const beside = choresOf(true);
+    expect(beside.some((text) => text.startsWith('Set 4 lemon tetra apart without food'))).toBe(true);
+    expect(beside.some((text) => text.startsWith('Pellets'))).toBe(true);
+  });
+
+  it('is in trouble at once when those set aside are gone, too few or ill', () => {
+    const states = (more: Partial<Parameters<typeof house>[0]>) =>
+      orderOutlooks(view(house({ lots: [lot('going', 'T1', 'lemon-tetra')], sales: { orders: [order('going')] }, ...more })))[0];
+    expect(states({})?.state).toBe('ready');
+    expect(states({ lots: [] })?.lines[0]?.troubles[0]).toMatch(/gone from their lot/);
+    expect(states({ lots: [lot('going', 'T1', 'lemon-tetra', { unsexed: 3 })] })?.lines[0]?.troubles[0]).toMatch(
+      /Only 3 are left in T1/,
+    );
+    expect(states({ lots: [lot('going', 'T1', 'lemon-tetra', { unsexed: 0, males: 10 })] })?.lines[0]?.troubles[0]).toMatch(
+      /sexed since/,
+    );
+    const ill = { illnesses: [{ tankId: 'T1', at: NOW, what: 'white spots' }] };
+    expect(states({ room: ill })?.lines[0]?.troubles[0]).toMatch(/illness was seen/);
   });
 });

@@ -44,7 +44,7 @@ export { MEAL_WORDS, mealSize, type MealLook, type MealSize } from './mealSize';
 export { FOOD_CLASSES, foodClassOf, foodsOfClass } from './foodClasses';
 export { planFirstFood, startsFor, type FirstFoodPlan, type FoodNeed } from './planFirstFood';
 export { LIVE_FOR_DRY, adultRation, fryRation, proteinShare, type Eaters, type FoodKnowledge, type Ration } from './rations';
-export { adultMeal, youngMeals, type AdultMeal, type YoungMeal } from './meals';
+export { adultMeal, fastsForTravel, youngMeals, type AdultMeal, type YoungMeal } from './meals';
 export { deriveLarder, type LarderPlan } from './deriveLarder';
 export { deriveDemand, type DemandRow, type WhatIfSpawning } from './demand';
 export {

@@ -24,8 +24,7 @@ export function youngMeals(view: LarderView, day: Day): YoungMeal[] {
     return read.lots.flatMap((lot): YoungMeal[] => {
       const { tankId } = lot;
       if (tankId === null || totalHeads(lot) === 0) return [];
-      // Of grown young alone can some be packed: fry never fast.
-      if (fastsBefore(view, [lot], day)) return [];
+      if (fastsForTravel(view, tankId, day)) return [];
       if (state.food !== null && state.lengthMm !== null) {
         const lengthMm = lot.lengthMm ?? state.lengthMm;
         const known = knowledgeAt(view, tankId, read.attempt?.recipe.feeding ?? null);
@@ -41,9 +40,16 @@ export function youngMeals(view: LarderView, day: Day): YoungMeal[] {
   });
 }
 
-/** Whether some of these travel tomorrow or today: they go with empty guts. */
-const fastsBefore = (view: LarderView, lots: readonly StockLot[], day: Day): boolean =>
-  view.stock.leaving.some(({ lotId, on }) => (on === day || addDays(on, -1) === day) && lots.some(({ id }) => id === lotId));
+/**
+ * Whether a whole tank is not fed because all that live in it are lots of which some travel tomorrow or today. Where others stand beside
+ * them, those that travel are set apart and everybody else eats.
+ */
+export function fastsForTravel(view: LarderView, tankId: string, day: Day): boolean {
+  const travels = (lotId: string) =>
+    view.stock.leaving.some((one) => one.lotId === lotId && (one.on === day || addDays(one.on, -1) === day));
+  const here = view.lotsByTank.get(tankId) ?? [];
+  return here.length > 0 && here.every(({ id }) => travels(id));
+}
 
 /** Why some animals of a tank are not fed with the others. */
 export interface Fast {
@@ -96,13 +102,7 @@ export function adultMeal(view: LarderView, tankId: string, day: Day): AdultMeal
     return { ration: null, conditioning, names: [], fasts: first ? [...fasts, { species: first.species, words }] : fasts };
   }
   const tempC = view.tanks.get(tankId)?.outdoor ? (view.room.temperatures[tankId]?.tempC ?? null) : null;
-  if (
-    fastsBefore(
-      view,
-      own.map(({ lot }) => lot),
-      day,
-    )
-  ) {
+  if (fastsForTravel(view, tankId, day)) {
     const [first] = own;
     const words = 'Some of them travel: nothing on the day before, nor on the day.';
     return { ration: null, conditioning, names: [], fasts: first ? [...fasts, { species: first.species, words }] : fasts };

@@ -1,5 +1,6 @@
 import { BAR_RANK, chore, type Agenda, type Alarm, type Bar, type PlacedChore } from '../agenda';
 import { growthOf, lengthAt } from '../growout';
+import { fastsForTravel } from '../larder';
 import { totalHeads } from '../stock';
 import { addDays, daysBetween, formatDay, type Day } from '../time';
 import { SALES_CHORES } from './choreKinds';
@@ -60,8 +61,11 @@ function orderChores(view: SalesView, order: OpenOrder, day: Day): PlacedChore[]
           chore: chore(SALES_CHORES.fastBeforePacking, {
             subject,
             day,
-            text: `Feed nothing: ${inWords(stop)} are packed on ${formatDay(order.dueOn, view.today)}`,
+            text: fastsForTravel(view, stop.tankId, day)
+              ? `Feed nothing: ${inWords(stop)} are packed on ${formatDay(order.dueOn, view.today)}`
+              : `Set ${inWords(stop)} apart without food: they are packed on ${formatDay(order.dueOn, view.today)}`,
             why: [
+              'Where others live beside them, a floating box keeps them apart: the others eat as ever.',
               'A fish that travels with an empty gut fouls its bag far less. One day is enough, and fry are never made to fast.',
             ],
           }),
@@ -75,7 +79,6 @@ function orderChores(view: SalesView, order: OpenOrder, day: Day): PlacedChore[]
           subject,
           day,
           text: `Catch and bag ${inWords(stop)} for order ${order.number}`,
-          amountText: `order ${order.number}`,
           overdue: day > order.dueOn,
           why: ['Bags, labels and the list for the buyer are on the page of the order; handed over there, the ledger follows.'],
           caution: NEVER_RELEASE,

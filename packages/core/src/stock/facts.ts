@@ -57,7 +57,7 @@ export interface StockFacts {
   /** Tanks in quarantine by id; null while nobody arrived there. */
   quarantines: Readonly<Record<string, Quarantine | null>>;
   breaches: readonly QuarantineBreach[];
-  /** Lots of which some travel on a day: they do not eat on the day before. */
+  /** Lots of which some travel on a day: those do not eat on the day before. */
   leaving: readonly { lotId: string; on: Day }[];
 }
 

@@ -14,11 +14,12 @@ function Editor({ ready }: { ready: ReadyList }) {
   const house = useHouse();
   const species = useGet('species');
   const outlets = useGet('outlets');
+  const money = useGet('money');
   const [columns, setColumns] = useState<readonly ListColumn[]>(['species', 'count', 'length', 'price']);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [words, setWords] = useState(() => localStorage.getItem(WORDS_KEY) ?? '');
   const names = new Map((species.data ?? []).map(({ key, scientificName }) => [key, scientificName]));
-  const rows = listRows(ready, names, outlets.data ?? []);
+  const rows = listRows(ready, names, outlets.data ?? [], money.data?.rates.currency ?? 'EUR');
   const shown = rows.filter(({ broodId }) => !left.has(broodId));
   const list: StockList = { title: house.name, words, day: formatDay(house.today, house.today), columns, rows: shown };
   const keep = (text: string) => {

@@ -1,5 +1,5 @@
 import { measureText, useWidth } from '../ui';
-import { netOf, showMoney, type Paid } from './money';
+import { netOf, showRate, type Paid } from './money';
 
 const ROW = 22;
 const PAD = 8;
@@ -35,7 +35,7 @@ export function ShelfPicture({
           width={width}
           height={told.length * ROW + 4}
           role="img"
-          aria-label={told.map(({ row, rate }) => `${row.name} ${showMoney(rate, currency)}`).join(', ')}
+          aria-label={told.map(({ row, rate }) => `${row.name} ${showRate(rate, currency)}`).join(', ')}
         >
           {told.map(({ row, rate }, i) => {
             const y = i * ROW + 3;
@@ -61,7 +61,7 @@ export function ShelfPicture({
                   fontSize="14"
                   className={`font-mono ${rate < 0 ? 'fill-rust' : 'fill-ink'}`}
                 >
-                  {showMoney(rate, currency)}
+                  {showRate(rate, currency)}
                 </text>
               </g>
             );

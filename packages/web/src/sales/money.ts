@@ -9,6 +9,15 @@ export const showMoney = (cents: number | null, currency: string): string =>
 export const showRound = (cents: number, currency: string): string =>
   formatMoney(Math.round(cents / 100) * 100, currency).replace(/\.00$/, '');
 
+/** A rate that rests on guesses, to two figures. */
+export const showRate = (cents: number, currency: string): string =>
+  new Intl.NumberFormat('en-GB', {
+    style: 'currency',
+    currency,
+    currencyDisplay: 'narrowSymbol',
+    maximumSignificantDigits: 2,
+  }).format(cents / 100);
+
 /** Cents out of what was typed; nothing typed is nothing asked. @throws {FieldProblem} at the field where it is no amount */
 export function moneyOf(field: string, text: string): number {
   if (!text.trim()) return 0;

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { NEVER_RELEASE, type ReadyList } from '@freshet/core/sales';
 import type { Reply } from '../data';
-import { priceAt, typedMoney } from './money';
+import { priceAt, showMoney } from './money';
 
 /** What may stand in a list to send. */
 export const LIST_COLUMNS = [
@@ -26,7 +26,12 @@ export interface StockList {
 }
 
 /** What can go now, as it is told to others: likeliest numbers, the highest price anybody paid last. */
-export function listRows(ready: ReadyList, scientific: ReadonlyMap<string, string>, outlets: Reply<'outlets'>): ListRow[] {
+export function listRows(
+  ready: ReadyList,
+  scientific: ReadonlyMap<string, string>,
+  outlets: Reply<'outlets'>,
+  currency: string,
+): ListRow[] {
   return ready.rows
     .filter(({ now }) => now.mid > 0)
     .map((row) => {
@@ -40,7 +45,7 @@ export function listRows(ready: ReadyList, scientific: ReadonlyMap<string, strin
         count: String(row.now.mid),
         sexes: sexes.filter(Boolean).join(', '),
         length: `${row.isMeasured ? '' : 'about '}${Math.round(row.lengthMm.mid)} mm`,
-        price: prices.length > 0 ? typedMoney(Math.max(...prices)) : 'ask',
+        price: prices.length > 0 ? showMoney(Math.max(...prices), currency) : 'ask',
       };
     });
 }
