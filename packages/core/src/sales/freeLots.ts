@@ -5,7 +5,11 @@ import type { SalesView } from './facts';
 import type { FreeLot } from './fill';
 
 /** Why animals do not go now, in words that follow "in". */
-export const BARS = { quarantine: 'quarantine', illness: 'a tank where illness was seen' } as const;
+export const BARS = {
+  quarantine: 'quarantine',
+  illness: 'a tank where illness was seen',
+  treatment: 'a tank under treatment',
+} as const;
 
 /** Whether a lot cannot go now, and why, in words that follow "in". */
 export function barOf(view: SalesView, { tankId }: StockLot): string | null {
@@ -13,7 +17,12 @@ export function barOf(view: SalesView, { tankId }: StockLot): string | null {
   if (view.stock.quarantines[tankId] !== undefined) return BARS.quarantine;
   const since = addDays(view.today, -ILLNESS_DAYS);
   const isIll = view.room.illnesses.some((seen) => seen.tankId === tankId && houseDay(seen.at, view.timeZone) >= since);
-  return isIll ? BARS.illness : null;
+  if (isIll) return BARS.illness;
+  // Until the last change of water that the treatment asks for.
+  const isTreated = view.larder.pests.some(
+    (pest) => pest.tankId === tankId && pest.treatedWith !== null && pest.changesOn.some((day) => day >= view.today),
+  );
+  return isTreated ? BARS.treatment : null;
 }
 
 /**

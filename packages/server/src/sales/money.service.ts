@@ -107,6 +107,15 @@ export function createMoney({ clock, log, room, repository, workSince }: Deps) {
       repository.soldSince(who, `${from}T00:00:00.000Z`),
     ]);
     const within = sold.filter(({ at }) => houseDay(at, who.timeZone) <= to);
+    const complaints = groupBy(
+      await repository.complaintsOf(
+        who,
+        within.map(({ id }) => id),
+      ),
+      ({ soldId }) => soldId,
+    );
+    /** What went back to the buyer of some animals, cents. */
+    const wentBack = ({ id }: SoldRow) => (complaints.get(id) ?? []).reduce((sum, { cents }) => sum + cents, 0);
     const isThisYear = to === view.today;
     const ready = isThisYear ? readyList(view).rows : [];
     const lotsOf = { species: new Map<string, Set<string>>(), brood: new Map<string, Set<string>>() };
@@ -134,7 +143,7 @@ export function createMoney({ clock, log, room, repository, workSince }: Deps) {
         name: told.name,
         upkeep: sum,
         foodCents: sum.meals * aMeal,
-        directCents: told.directCents + told.own.reduce((all, { feeCents }) => all + feeCents, 0),
+        directCents: told.directCents + told.own.reduce((all, row) => all + row.feeCents + wentBack(row), 0),
         parentsCents: told.parentsCents,
         incomeCents: told.own.reduce((all, row) => all + row.cents * totalHeads(row), 0),
         sold: went(false),

@@ -143,6 +143,24 @@ describe('animals handed over', () => {
     expect(await alive()).toBe(38);
   });
 
+  it('to somebody new note who it is in the same entry, which stays while others went to them', async () => {
+    const fresh = newId();
+    const first = sale(2, { outletId: fresh, newOutlet: { kind: 'private', name: 'Somebody new' } });
+    expect(await keeper.call('sell', first)).toMatchObject({ ok: true });
+    const second = sale(1, { outletId: fresh });
+    expect(await keeper.call('sell', second)).toMatchObject({ ok: true });
+    expect(
+      await keeper.call('sell', sale(1, { outletId: newId(), newOutlet: { kind: 'shop', name: 'somebody NEW' } })),
+    ).toMatchObject(refused('#/newOutlet/name', /already/));
+    expect(await undo(first.id)).toMatchObject({
+      ok: false,
+      body: { detail: expect.stringMatching(/went to them since/) as string },
+    });
+    expect(await undo(second.id)).toMatchObject({ ok: true });
+    expect(await undo(first.id)).toMatchObject({ ok: true });
+    expect((await keeper.get('outlets')).map(({ name }) => name)).toEqual(['Thistlewick Aquatics']);
+  });
+
   it('of a kind that needs a licence stop until a reason is given', async () => {
     const yabbies = await stockUp(keeper, tank('A3'), 'yabby', { males: 1, females: 1 }, '2026-01-01T08:00:00.000Z');
     const lots = [

@@ -55,6 +55,15 @@ export function createSelling({
           ).length > 0
         )
           throw new DomainError('log/later-entries', { detail: 'A complaint was logged of it since; take that back first.' });
+        const [noted] = await repository.outlets.find(scope, { entryId: entry.id });
+        if (noted) {
+          const [went, asked] = await Promise.all([
+            sold.find(scope, { outletId: noted.outletId }),
+            repository.orders.find(scope, { outletId: noted.outletId }, { limit: 1 }),
+          ]);
+          if (asked.length > 0 || went.some(({ entryId }) => entryId !== entry.id))
+            throw new DomainError('log/later-entries', { detail: 'Something else went to them since; take that back first.' });
+        }
         const [changed] = await repository.orders.find(scope, { entryId: entry.id });
         const newest = changed ? await repository.standingOrder(scope, changed.orderId) : null;
         if (changed && newest && newest.id !== changed.id)

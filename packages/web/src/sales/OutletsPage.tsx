@@ -1,10 +1,12 @@
 import { useState } from 'react';
+import Papa from 'papaparse';
 import { toast } from 'sonner';
 import { v7 as newId } from 'uuid';
 import { OUTLET_WORDS } from '@freshet/core/sales';
 import { formatDay, houseDay } from '@freshet/core/time';
 import { ApiProblem, send, useGet, useHouse, useTouch, type Reply } from '../data';
 import { Button, Dialog, Empty, LinkButton, Loaded } from '../ui';
+import { saveFile } from '../print';
 import { showMoney } from './money';
 import { OutletForm } from './OutletForm';
 import { SalesHead } from './SalesHead';
@@ -77,6 +79,22 @@ function Row({ outlet, currency, change, erase }: { outlet: Outlet; currency: st
   );
 }
 
+/** All that is kept of outlets and what each took, as comma-separated values. */
+const outletsCsv = (outlets: readonly Outlet[], currency: string): string =>
+  Papa.unparse(
+    outlets.map(({ name, kind, contact, note, heads, cents, last, took }) => ({
+      name,
+      kind: OUTLET_WORDS[kind],
+      contact: contact ?? '',
+      note: note ?? '',
+      taken: heads,
+      [`paid ${currency}`]: (cents / 100).toFixed(2),
+      last: last ?? '',
+      what: took.map((one) => `${one.heads} ${one.speciesName}`).join('; '),
+    })),
+    { escapeFormulae: true },
+  );
+
 /** Who fish go to, what each took and paid. */
 export function OutletsPage() {
   const reply = useGet('outlets');
@@ -99,6 +117,11 @@ export function OutletsPage() {
   return (
     <>
       <SalesHead title="Outlets" about="Who fish go to, what they wish, what each took and paid.">
+        {reply.data && reply.data.length > 0 && (
+          <Button onClick={() => saveFile(outletsCsv(reply.data ?? [], currency), 'outlets.csv', 'text/csv')}>
+            As a table file
+          </Button>
+        )}
         <Button look="main" onClick={() => setAsking({ outlet: null, is: 'form' })}>
           Note an outlet
         </Button>

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { USUAL_BAG, type BagChoices, type BagPlan, type OpenOrder, type PickStop } from '@freshet/core/sales';
 import { packedOf } from './packed';
-import { formatNumber } from '@freshet/core/units';
+import { allInUnits, formatNumber } from '@freshet/core/units';
 import { showVolume, useGet, useHouse, type Reply } from '../data';
 import { saveFile } from '../print';
 import { Button, Loaded, Segmented, TextField, Why } from '../ui';
@@ -35,12 +35,18 @@ function Sheet({
   currency: string;
 }) {
   const house = useHouse();
+  const lots = useGet('lots');
   const [hours, setHours] = useState(String(USUAL_BAG.hours));
   const [bagL, setBagL] = useState<number>(USUAL_BAG.bagL);
   const [gas, setGas] = useState<BagChoices['gas']>(USUAL_BAG.gas);
   const typed = Number(hours.replace(',', '.'));
   const wrong = typed > 0 && typed <= 72 ? undefined : 'Between 0 and 72 hours.';
-  const packed = packedOf(stops, open, facts, species, { ...USUAL_BAG, bagL, gas, hours: wrong ? USUAL_BAG.hours : typed });
+  const packed = packedOf(stops, open, facts, species, lots.data ?? [], {
+    ...USUAL_BAG,
+    bagL,
+    gas,
+    hours: wrong ? USUAL_BAG.hours : typed,
+  });
   const bags = packed.reduce((sum, { plan }) => sum + plan.bags, 0);
   const name = `order-${open.number}`;
   const labels = async () => {
@@ -100,6 +106,7 @@ function Sheet({
               <td className="px-2 py-1.5">
                 <b>{one.heads}</b> {one.speciesName.toLowerCase()}
                 <span className="block text-note text-quiet">
+                  {one.papers && `${one.papers}; `}
                   {one.words && `${one.words}; `}about {formatNumber(one.lengthMm)} mm
                 </span>
               </td>
@@ -108,7 +115,7 @@ function Sheet({
                 {one.plan.perBag} in each{' '}
                 <Why
                   about={`${one.speciesName}: ${one.plan.perBag} in a bag`}
-                  notes={one.plan.why}
+                  notes={allInUnits(one.plan.why, house.units)}
                   source="docs/sources.md#bags"
                 />
                 <span className="block text-note text-quiet">

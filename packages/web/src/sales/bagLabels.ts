@@ -4,7 +4,7 @@ import type { Packed } from './packed';
 
 /** One label a bag: who, how many, the code that leads back to their parents. @param origin - where the house is reached */
 export const labelsOf = (packed: readonly Packed[], origin: string): Label[] =>
-  packed.flatMap(({ speciesName, scientificName, heads, words, code, plan }) => {
+  packed.flatMap(({ speciesName, scientificName, heads, words, papers, code, plan }) => {
     const bags = plan.bags;
     return Array.from({ length: bags }, (_, i): Label => {
       // Even shares; the first bags take what is left over.
@@ -15,7 +15,7 @@ export const labelsOf = (packed: readonly Packed[], origin: string): Label[] =>
         lines: [
           `${inBag} ${speciesName}`,
           scientificName,
-          words || (bags > 1 ? '' : ' '),
+          [words, papers].filter(Boolean).join('; '),
           bags > 1 ? `bag ${i + 1} of ${bags}` : '',
           NEVER_RELEASE,
         ].filter(Boolean),

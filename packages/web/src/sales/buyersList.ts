@@ -50,7 +50,11 @@ export async function buyersList({
     put(`${one.speciesName}, ${one.scientificName}`, MARGIN + 40, 11, text, 270);
     put(one.code, MARGIN + 320, 11, mono, 70);
     if (cents > 0) put(`${formatMoney(cents, currency)} each`, MARGIN + 400, 11, text, 100);
-    next();
+    next(one.papers ? 14 : ROW);
+    if (one.papers) {
+      put(one.papers, MARGIN + 40, 10);
+      next();
+    }
   }
   if (total > 0) {
     put(`In all ${formatMoney(total, currency)}`, MARGIN + 320, 11, bold);

@@ -15,14 +15,24 @@ export interface Packed {
   words: string;
   lengthMm: number;
   code: string;
+  /** Where the law asks for it: caught in the wild, permit or proof of origin; empty where there is nothing to say. */
+  papers: string;
   plan: BagPlan;
 }
+/** What the papers of a lot say. */
+function papersOf(lot: Reply<'lots'>[number] | undefined): string {
+  return [lot?.origin === 'wild' ? 'caught in the wild' : '', lot?.permit ? `papers: ${lot.permit}` : '']
+    .filter(Boolean)
+    .join('; ');
+}
+
 /** Every lot of an order in walking order, with how it is bagged. */
 export function packedOf(
   stops: readonly PickStop[],
   open: OpenOrder,
   facts: Reply<'house'>,
   species: readonly Species[],
+  lots: Reply<'lots'>,
   choices: Omit<BagChoices, 'tempC' | 'ph'>,
 ): Packed[] {
   return resolveTankOrder(stops, facts).flatMap(({ stop, tank }) =>
@@ -48,6 +58,7 @@ export function packedOf(
           heads: pick.heads,
           words: pick.males + pick.females > 0 ? sexes.filter(Boolean).join(', ') : '',
           lengthMm,
+          papers: papersOf(lots.find(({ id }) => id === pick.lotId)),
           code: labelCode(line.lineId, pick.lotId),
           plan: planBags(kind, lengthMm, pick.heads, { ...choices, tempC, ph }),
         },
