@@ -204,7 +204,8 @@ function tellComplaint(story: Story, sold: readonly Sold[]): void {
 function tellOrders(story: Story, outletIds: ReadonlyMap<string, string>, lotOf: SalesPlaces['lotOf']): void {
   const [limia, barbs] = [lotOf('Limia 10'), lotOf('Odessa 5')];
   const aside = (lotId: string | null, unsexed: number) => (lotId ? [{ lotId, males: 0, females: 0, unsexed }] : []);
-  const line = (at: string, speciesKey: string, heads: number, cents: number, reserved: ReturnType<typeof aside>) => ({
+  type Line = [speciesKey: string, heads: number, cents: number, reserved: ReturnType<typeof aside>];
+  const lineOf = (at: string, [speciesKey, heads, cents, reserved]: Line) => ({
     lineId: story.newId(at),
     speciesKey,
     sex: 'any' as const,
@@ -214,34 +215,25 @@ function tellOrders(story: Story, outletIds: ReadonlyMap<string, string>, lotOf:
     broodId: null,
     reserved,
   });
-  const taken = story.daysAgo(4, '10:20');
-  story.write(taken, 'order', {
-    id: story.newId(taken),
-    orderId: story.newId(taken),
-    outletId: outletIds.get('thistlewick') ?? '',
-    dueOn: story.day(-3),
-    lines: [line(taken, 'humpback-limia', 8, 200, aside(limia, 8)), line(taken, 'odessa-barb', 6, 220, aside(barbs, 6))],
-    note: 'He fetches them at four',
-    reason: null,
-  });
-  const later = story.daysAgo(2, '18:05');
-  story.write(later, 'order', {
-    id: story.newId(later),
-    orderId: story.newId(later),
-    outletId: outletIds.get('heron') ?? '',
-    dueOn: story.day(-24),
-    lines: [line(later, 'lemon-tetra', 20, 150, []), line(later, 'angelfish', 10, 450, [])],
-    note: null,
-    reason: null,
-  });
-  const auction = story.daysAgo(1, '21:00');
-  story.write(auction, 'order', {
-    id: story.newId(auction),
-    orderId: story.newId(auction),
-    outletId: outletIds.get('auction') ?? '',
-    dueOn: story.day(-12),
-    lines: [line(auction, 'odessa-barb', 10, 180, aside(barbs, 10))],
-    note: 'Two bags of five',
-    reason: null,
-  });
+  const told = (at: string, outlet: string, inDays: number, lines: readonly Line[], note: string | null): void =>
+    story.write(at, 'order', {
+      id: story.newId(at),
+      orderId: story.newId(at),
+      outletId: outletIds.get(outlet) ?? '',
+      dueOn: story.day(-inDays),
+      lines: lines.map((one) => lineOf(at, one)),
+      note,
+      reason: null,
+    });
+  const shop: Line[] = [
+    ['humpback-limia', 8, 200, aside(limia, 8)],
+    ['odessa-barb', 6, 220, aside(barbs, 6)],
+  ];
+  const later: Line[] = [
+    ['lemon-tetra', 20, 150, []],
+    ['angelfish', 10, 450, []],
+  ];
+  told(story.daysAgo(4, '10:20'), 'thistlewick', 3, shop, 'He fetches them at four');
+  told(story.daysAgo(2, '18:05'), 'heron', 24, later, null);
+  told(story.daysAgo(1, '21:00'), 'auction', 12, [['odessa-barb', 10, 180, aside(barbs, 10)]], 'Two bags of five');
 }

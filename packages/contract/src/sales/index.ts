@@ -11,6 +11,7 @@ export {
   Outlet,
   OutletBody,
   RatesBody,
+  RatesReply,
   SaleBody,
   SoldReply,
   TrailReply,

@@ -12,6 +12,7 @@ import {
   Outlet,
   OutletBody,
   RatesBody,
+  RatesReply,
   SaleBody,
   SoldReply,
   TrailReply,
@@ -55,6 +56,7 @@ export const salesEndpoints = {
     query: v.object({ year: v.optional(v.pipe(v.string(), v.regex(/^\d{4}$/, 'A year.'))) }),
     reply: MoneyReply,
   }),
+  rates: endpoint({ ...keeper, path: '/api/sales/rates', summary: 'What things cost here, and the currency', reply: RatesReply }),
   trail: endpoint({
     ...keeper,
     path: '/api/sales/trail/:code',

@@ -214,24 +214,26 @@ const PaidReply = v.object({
   perLitreWeek: v.nullable(count),
   perHour: v.nullable(count),
   hours: count,
-  breakEvenCents: v.nullable(count),
   netDearHeatCents: count,
+});
+
+/** What things cost here, and in which currency. */
+export const RatesReply = v.object({
+  currency: v.string(),
+  kwhCents: count,
+  tankDayCents: count,
+  waterCentsPerM3: count,
+  roomC: count,
+  /** Nobody said what things cost here: usual figures. */
+  isUsual: v.boolean(),
+  entryId: text,
 });
 
 /** Did it pay: of a year, by species and brood. */
 export const MoneyReply = v.object({
   from: v.string(),
   to: v.string(),
-  rates: v.object({
-    currency: v.string(),
-    kwhCents: count,
-    tankDayCents: count,
-    waterCentsPerM3: count,
-    roomC: count,
-    /** Nobody said what things cost here: usual figures. */
-    isUsual: v.boolean(),
-    entryId: text,
-  }),
+  rates: RatesReply,
   species: v.array(PaidReply),
   broods: v.array(PaidReply),
   outlets: v.array(
@@ -248,8 +250,6 @@ export const MoneyReply = v.object({
       isIncome: v.boolean(),
     }),
   ),
-  /** Water heated, tanks without a measured loss. */
-  guessed: v.object({ heatLoss: v.boolean(), food: v.boolean() }),
 });
 
 /** Sold animals, newest first. */

@@ -131,7 +131,7 @@ function salesAlarms(view: SalesView): Alarm[] {
   });
 }
 
-/** Orders and auctions on the Horizon. */
+/** Orders on the Horizon. */
 const salesBars = (view: SalesView, last: Day): Bar[] =>
   view.sales.orders
     .filter(({ dueOn }) => dueOn <= last)
@@ -153,6 +153,7 @@ const salesBars = (view: SalesView, last: Day): Bar[] =>
 
 /** Who of a tank is promised. */
 function salesNotes(view: SalesView, tankId: string): string[] {
+  if (!(view.lotsByTank.get(tankId) ?? []).some(({ id }) => view.reserved.has(id))) return [];
   return view.sales.orders.flatMap((order) =>
     pickStops(view, order)
       .filter((stop) => stop.tankId === tankId)

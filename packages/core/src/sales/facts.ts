@@ -1,5 +1,5 @@
 import type { GrowoutView } from '../growout';
-import { totalHeads, type Heads } from '../stock';
+import { addHeads, EMPTY, totalHeads, type Heads } from '../stock';
 import type { Day } from '../time';
 import type { OutletKind, WantedSex } from './keys';
 
@@ -37,10 +37,8 @@ export interface SalesFacts {
   orders: readonly OpenOrder[];
   /** Heads of each species that were sold, swapped or given away, and in how many weeks. */
   pace: readonly { speciesKey: string; heads: number; weeks: number }[];
-  /** Coming days of auctions. */
-  auctions: readonly Day[];
 }
-export const NO_SALES: SalesFacts = { orders: [], pace: [], auctions: [] };
+export const NO_SALES: SalesFacts = { orders: [], pace: [] };
 
 /** A house with what is promised of whom. */
 export interface SalesView extends GrowoutView {
@@ -52,17 +50,20 @@ export interface SalesView extends GrowoutView {
 /** Orders by day, the earliest first; of one day by number. */
 const inTurn = (a: OpenOrder, b: OpenOrder): number => (a.dueOn === b.dueOn ? a.number - b.number : a.dueOn < b.dueOn ? -1 : 1);
 
-/** Sums up what is promised. */
-export function readSales(before: GrowoutView, facts: SalesFacts): SalesView {
-  const reserved = new Map<string, Heads>();
-  for (const { lines } of facts.orders)
-    for (const { reserved: parts } of lines)
-      for (const { lotId, males, females, unsexed } of parts) {
-        const sum = reserved.get(lotId) ?? { males: 0, females: 0, unsexed: 0 };
-        reserved.set(lotId, { males: sum.males + males, females: sum.females + females, unsexed: sum.unsexed + unsexed });
-      }
-  return { ...before, sales: { ...facts, orders: [...facts.orders].sort(inTurn) }, reserved };
+/** Heads that some orders promise, by lot. */
+export function promisedIn(orders: readonly OpenOrder[]): Map<string, Heads> {
+  const sums = new Map<string, Heads>();
+  for (const part of orders.flatMap(({ lines }) => lines.flatMap(({ reserved }) => reserved)))
+    sums.set(part.lotId, addHeads(sums.get(part.lotId) ?? EMPTY, part));
+  return sums;
 }
+
+/** Sums up what is promised. */
+export const readSales = (before: GrowoutView, facts: SalesFacts): SalesView => ({
+  ...before,
+  sales: { ...facts, orders: [...facts.orders].sort(inTurn) },
+  reserved: promisedIn(facts.orders),
+});
 
 /** Heads of a lot that are promised. */
 export const reservedOf = (view: SalesView, lotId: string): number => {

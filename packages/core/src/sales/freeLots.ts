@@ -1,7 +1,7 @@
 import { growthOf, shareOver } from '../growout';
 import { ILLNESS_DAYS, totalHeads, type StockLot } from '../stock';
 import { addDays, houseDay } from '../time';
-import type { SalesView } from './facts';
+import { promisedIn, type SalesView } from './facts';
 import type { FreeLot } from './fill';
 
 /** Why animals do not go now, in words that follow "in". */
@@ -31,17 +31,7 @@ export function barOf(view: SalesView, { tankId }: StockLot): string | null {
  * @param without - an order whose own promises count as free: it is filled anew
  */
 export function freeLots(view: SalesView, without: string | null = null): FreeLot[] {
-  const own = new Map<string, { males: number; females: number; unsexed: number }>();
-  for (const order of view.sales.orders)
-    if (order.orderId === without)
-      for (const part of order.lines.flatMap(({ reserved }) => reserved)) {
-        const sum = own.get(part.lotId) ?? { males: 0, females: 0, unsexed: 0 };
-        own.set(part.lotId, {
-          males: sum.males + part.males,
-          females: sum.females + part.females,
-          unsexed: sum.unsexed + part.unsexed,
-        });
-      }
+  const own = promisedIn(view.sales.orders.filter(({ orderId }) => orderId === without));
   return view.broods.flatMap((read) => {
     const growth = growthOf(read);
     if (!growth) return [];

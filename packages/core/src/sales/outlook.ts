@@ -78,7 +78,9 @@ function readyBy(list: ReadyList, day: Day, today: Day, fits: (row: ReadyList['r
  * then, counting what orders before it take. The number ready is taken as normal within its band.
  * Source: docs/sources.md#order-chance
  */
-export function orderOutlooks(view: SalesView, list: ReadyList = readyList(view)): OrderOutlook[] {
+export function orderOutlooks(view: SalesView, known?: ReadyList): OrderOutlook[] {
+  // Only what is open asks for it: an order that is set aside whole does not.
+  let list = known;
   const taken: { speciesKey: string; broodId: string | null; heads: number }[] = [];
   return view.sales.orders.map((order) => {
     const lines = order.lines.map((line): LineOutlook => {
@@ -88,7 +90,7 @@ export function orderOutlooks(view: SalesView, list: ReadyList = readyList(view)
       if (open > 0) {
         const fits = (row: ReadyList['rows'][number]) =>
           row.speciesKey === line.speciesKey && (line.broodId === null || row.broodId === line.broodId);
-        const { mean, sd } = readyBy(list, order.dueOn, view.today, fits);
+        const { mean, sd } = readyBy((list ??= readyList(view)), order.dueOn, view.today, fits);
         const before = taken
           .filter((one) => one.speciesKey === line.speciesKey && (line.broodId === null || one.broodId === line.broodId))
           .reduce((sum, { heads }) => sum + heads, 0);

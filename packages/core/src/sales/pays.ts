@@ -30,7 +30,7 @@ export interface Paid {
   costs: { food: number; direct: number; parents: number; tank: number; heating: number; water: number };
   costCents: number;
   netCents: number;
-  /** For each that was sold, given away or is ready; null while there is none. */
+  /** For each that was sold, given away or is ready: the price that would just cover the cost; null while there is none. */
   perFishCents: number | null;
   heatingKwh: number;
   litreWeeks: number;
@@ -39,8 +39,6 @@ export interface Paid {
   /** Cents that an hour at its tanks earns. */
   perHour: number | null;
   hours: number;
-  /** Price that would just cover the cost; null while nobody is ready. */
-  breakEvenCents: number | null;
   /** What heating that costs half as much again would leave. */
   netDearHeatCents: number;
 }
@@ -88,7 +86,6 @@ export function payOf(account: Account, rates: Rates): Paid {
     perLitreWeek,
     perHour: hours < LEAST_HOURS ? null : net / hours,
     hours,
-    breakEvenCents: cost.perFish,
     netDearHeatCents: net - heating * (DEAR_HEAT - 1),
   };
 }

@@ -254,7 +254,6 @@ export function createMoney({ clock, log, room, repository, workSince }: Deps) {
           speciesName: speciesKey ? (view.species.get(speciesKey)?.commonName ?? speciesKey) : null,
           isIncome: kind === 'otherIncome',
         })),
-        guessed: { heatLoss: true, food: true },
       };
     },
 

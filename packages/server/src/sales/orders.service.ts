@@ -16,13 +16,10 @@ const SEXES = ['males', 'females', 'unsexed'] as const;
 /** Orders that are shown at most. */
 const SHOWN = 300;
 
-/** Refuses animals of a kind that the law or care speaks against until a reason is given. */
-export function mustHaveReason(view: SalesView, speciesKeys: readonly string[], reason: string | null): void {
-  if (reason !== null) return;
-  for (const key of speciesKeys) {
-    const law = view.species.get(key)?.law;
-    if (law) throw invalid(`${law} Say why they may go all the same.`, '#/reason');
-  }
+/** Refuses animals of kinds that the law speaks against until a reason is given. @param laws - of each kind; null where it says nothing */
+export function mustHaveReason(laws: readonly (string | null)[], reason: string | null): void {
+  const law = reason === null ? laws.find((one) => one !== null) : null;
+  if (law) throw invalid(`${law} Say why they may go all the same.`, '#/reason');
 }
 
 /** Orders: what is asked for by when, and which animals are set aside for it. */
@@ -183,8 +180,7 @@ export function createOrders({
       }
       if (new Set(lines.map(({ lineId }) => lineId)).size < lines.length) throw invalid('Two lines have one id.', '#/lines');
       mustHaveReason(
-        view,
-        lines.map(({ speciesKey }) => speciesKey),
+        lines.map(({ speciesKey }) => view.species.get(speciesKey)?.law ?? null),
         reason,
       );
       return log.record(who, { kind: 'order', asked: body, when: exactly(clock.now()) }, async (scope) => {

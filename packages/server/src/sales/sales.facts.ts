@@ -31,9 +31,6 @@ export function createSalesFacts({ clock, repository }: { clock: Clock; reposito
         heads,
         weeks: Math.max(4, Math.min(PACE_WEEKS, Math.ceil(daysBetween(houseDay(first, who.timeZone), today) / 7))),
       })),
-      auctions: [...new Set(outlets.filter(({ kind, erased }) => kind === 'auction' && !erased).flatMap(({ dates }) => dates))]
-        .filter((day) => day >= today)
-        .sort(),
     };
   };
 }

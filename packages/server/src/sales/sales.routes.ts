@@ -13,6 +13,7 @@ export const salesHandlers = (
   orders: async ({ who }) => orders.list(who, await viewOf(who)),
   sold: async ({ who }) => money.sold(who, await viewOf(who)),
   money: async ({ who, query }) => money.reply(who, await viewOf(who), query.year),
+  rates: ({ who }) => money.ratesOf(who),
   trail: async ({ who, params }) => trail(who, await viewOf(who), params.code ?? ''),
   noteOutlet: ({ who, body }) => outlets.note(who, body),
   eraseOutlet: ({ who, body }) => outlets.erase(who, body),

@@ -9,7 +9,7 @@ import { DomainError, type Clock, type Who } from '../platform';
 import type { BiosecurityService, ReadinessService } from '../room';
 import type { SpeciesService } from '../species';
 import type { StockService } from '../stock';
-import type { OrdersService } from './orders.service';
+import { mustHaveReason, type OrdersService } from './orders.service';
 import type { OutletsService } from './outlets.service';
 import type { SalesRepository } from './sales.repository';
 
@@ -168,10 +168,13 @@ export function createSelling({
           who,
           body.lots.map(({ lotId }) => lotId),
         );
-        for (const key of new Set(going.map(({ speciesKey }) => speciesKey))) {
-          const { law } = await species.get(who, key);
-          if (law) throw invalid(`${law} Say why they may go all the same.`, '#/reason');
-        }
+        const kinds = await Promise.all(
+          [...new Set(going.map(({ speciesKey }) => speciesKey))].map((key) => species.get(who, key)),
+        );
+        mustHaveReason(
+          kinds.map(({ law }) => law),
+          body.reason,
+        );
         const bar = await barOf(
           who,
           going.flatMap(({ tankId }) => tankId ?? []),

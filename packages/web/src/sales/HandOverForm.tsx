@@ -4,6 +4,7 @@ import { FieldProblem, useEntryForm, useHouse, type Reply } from '../data';
 import { EntryFormFrame, readWhole, SelectField, TextField } from '../ui';
 import type { PickStop } from '@freshet/core/sales';
 import { moneyOf, showMoney, typedMoney } from './money';
+import { share } from './share';
 
 type Order = Reply<'orders'>[number];
 
@@ -37,14 +38,12 @@ export function HandOverForm({
         const heads = readWhole(`parts.${i}.heads`, part?.heads ?? '');
         if (heads === 0) return [];
         if (heads > pick.heads) throw new FieldProblem(`parts.${i}.heads`, `${pick.heads} are set aside.`);
-        const unsexed = Math.min(pick.unsexed, heads);
-        const females = Math.min(pick.females, heads - unsexed);
         return [
           {
             soldId: soldIds.current[i] ?? newId(),
             lotId: pick.lotId,
             lineId: lineOf(pick.lotId)?.lineId ?? null,
-            heads: { unsexed, females, males: heads - unsexed - females },
+            heads: share(pick, heads, 'any'),
             cents: moneyOf(`parts.${i}.price`, part?.price ?? ''),
             lengthMm: null,
           },

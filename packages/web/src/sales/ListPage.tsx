@@ -6,6 +6,7 @@ import { saveFile } from '../print';
 import { Button, ButtonLink, Checkbox, Empty, Loaded, Loading, NoteField } from '../ui';
 import { salesWork, useHouseWork } from '../workers';
 import { SalesHead } from './SalesHead';
+import { useCurrency } from './useCurrency';
 import { LIST_COLUMNS, listRows, stockListCsv, stockListHtml, type ListColumn, type StockList } from './stockList';
 
 const WORDS_KEY = 'freshet.stockListWords';
@@ -14,12 +15,12 @@ function Editor({ ready }: { ready: ReadyList }) {
   const house = useHouse();
   const species = useGet('species');
   const outlets = useGet('outlets');
-  const money = useGet('money');
+  const currency = useCurrency();
   const [columns, setColumns] = useState<readonly ListColumn[]>(['species', 'count', 'length', 'price']);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [words, setWords] = useState(() => localStorage.getItem(WORDS_KEY) ?? '');
   const names = new Map((species.data ?? []).map(({ key, scientificName }) => [key, scientificName]));
-  const rows = listRows(ready, names, outlets.data ?? [], money.data?.rates.currency ?? 'EUR');
+  const rows = listRows(ready, names, outlets.data ?? [], currency);
   const shown = rows.filter(({ broodId }) => !left.has(broodId));
   const list: StockList = { title: house.name, words, day: formatDay(house.today, house.today), columns, rows: shown };
   const keep = (text: string) => {

@@ -12,6 +12,7 @@ import { OrderForm } from './OrderForm';
 import { lineWords, STATE_WORDS } from './OrdersPage';
 import { PackingSheet } from './PackingSheet';
 import { SalesHead } from './SalesHead';
+import { useCurrency } from './useCurrency';
 
 type Order = Reply<'orders'>[number];
 
@@ -46,9 +47,8 @@ function OpenOrderPage({ open, order, facts }: { open: OpenOrder; order: Order |
   const [asking, setAsking] = useState<Asking>(null);
   const { answer } = useHouseWork('orders', (now, at) => salesWork().orders(now, at));
   const picks = useHouseWork(`picks:${open.orderId}`, (now, at) => salesWork().picks(now, at, open.orderId));
-  const money = useGet(house.may('keeper') ? 'money' : null);
+  const currency = useCurrency();
   const outlook = answer?.made.find(({ orderId }) => orderId === open.orderId);
-  const currency = money.data?.rates.currency ?? 'EUR';
   const cents = order?.lines.reduce((sum, line) => sum + line.cents * line.heads, 0) ?? null;
   const close = () => setAsking(null);
   const hasPicks = (picks.answer?.made.length ?? 0) > 0;

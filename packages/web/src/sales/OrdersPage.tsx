@@ -8,6 +8,7 @@ import { salesWork, useHouseWork } from '../workers';
 import { showMoney } from './money';
 import { OrderForm } from './OrderForm';
 import { SalesHead } from './SalesHead';
+import { useCurrency } from './useCurrency';
 
 type Order = Reply<'orders'>[number];
 export const STATE_WORDS: Record<OrderOutlook['state'], string> = {
@@ -101,7 +102,7 @@ export function OrdersPage() {
   const isKeeper = house.may('keeper');
   const [adding, setAdding] = useState(false);
   const orders = useGet(isKeeper ? 'orders' : null);
-  const money = useGet(isKeeper ? 'money' : null);
+  const currency = useCurrency();
   const { reply, answer } = useHouseWork('orders', (facts, now) => salesWork().orders(facts, now));
   return (
     <>
@@ -129,7 +130,7 @@ export function OrdersPage() {
                   key={outlook.orderId}
                   outlook={outlook}
                   order={orders.data?.find(({ orderId }) => orderId === outlook.orderId)}
-                  currency={money.data?.rates.currency ?? 'EUR'}
+                  currency={currency}
                 />
               ))}
             </ul>

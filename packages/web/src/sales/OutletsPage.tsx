@@ -10,6 +10,7 @@ import { saveFile } from '../print';
 import { showMoney } from './money';
 import { OutletForm } from './OutletForm';
 import { SalesHead } from './SalesHead';
+import { useCurrency } from './useCurrency';
 
 type Outlet = Reply<'outlets'>[number];
 
@@ -98,10 +99,9 @@ const outletsCsv = (outlets: readonly Outlet[], currency: string): string =>
 /** Who fish go to, what each took and paid. */
 export function OutletsPage() {
   const reply = useGet('outlets');
-  const money = useGet('money');
+  const currency = useCurrency();
   const touch = useTouch();
   const [asking, setAsking] = useState<{ outlet: Outlet | null; is: 'form' | 'erase' } | null>(null);
-  const currency = money.data?.rates.currency ?? 'EUR';
   const close = () => setAsking(null);
   /** Nothing brings it back: no undo is offered. */
   const erase = async (outletId: string) => {

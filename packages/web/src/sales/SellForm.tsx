@@ -5,6 +5,7 @@ import { sentence } from '@freshet/core/time';
 import { FieldProblem, useEntryForm, useGet, useHouse, type Reply } from '../data';
 import { EntryFormFrame, Loaded, readNumber, readWhole, SelectField, TextField } from '../ui';
 import { moneyOf, priceAt, showMoney, typedMoney } from './money';
+import { share } from './share';
 
 const SOMEBODY_NEW = 'new';
 type Lot = Reply<'tankLife'>[number]['lots'][number] & { code: string };
@@ -206,18 +207,6 @@ function Form({
       </div>
     </EntryFormFrame>
   );
-}
-
-/** So many of a lot, as they come or of one sex. */
-export function share(lot: { males: number; females: number; unsexed: number }, count: number, sex: string) {
-  if (sex === 'males') return { males: count, females: 0, unsexed: 0 };
-  if (sex === 'females') return { males: 0, females: count, unsexed: 0 };
-  const unsexed = Math.min(lot.unsexed, count);
-  const females = Math.min(lot.females, count - unsexed);
-  // What is more than there are stays with a sex that is there, so that the answer names the field.
-  return lot.males + lot.females === 0
-    ? { males: 0, females: 0, unsexed: count }
-    : { males: count - unsexed - females, females, unsexed };
 }
 
 /** Animals are handed over: how many, to whom, for how much, and what each cost. */

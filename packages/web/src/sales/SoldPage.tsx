@@ -6,6 +6,7 @@ import { useGet, useHouse } from '../data';
 import { Button, Dialog, Empty, Loaded, TextField } from '../ui';
 import { showMoney } from './money';
 import { SalesHead } from './SalesHead';
+import { useCurrency } from './useCurrency';
 import { SellForm } from './SellForm';
 
 /** What was handed over, with its codes, and what each cost. */
@@ -13,10 +14,9 @@ export function SoldPage() {
   const house = useHouse();
   const go = useNavigate();
   const reply = useGet('sold');
-  const money = useGet('money');
+  const currency = useCurrency();
   const [code, setCode] = useState('');
   const [selling, setSelling] = useState(false);
-  const currency = money.data?.rates.currency ?? 'EUR';
   return (
     <>
       <SalesHead title="Handed over" about="The code of a label leads back to brood, parents, tank, water and food.">

@@ -7,6 +7,7 @@ import { useEntryForm, useGet, useHouse, type Reply } from '../data';
 import { Button, Dialog, EntryFormFrame, Fact, Loaded, NoteField, Notice, Panel, readWhole, SelectField, TextField } from '../ui';
 import { moneyOf, showMoney } from './money';
 import { SalesHead } from './SalesHead';
+import { useCurrency } from './useCurrency';
 
 type Trail = Reply<'trail'>;
 const ORIGIN_WORDS: Record<string, string> = {
@@ -114,9 +115,8 @@ function Others({ trail }: { trail: Trail }) {
 
 function Found({ trail }: { trail: Trail }) {
   const house = useHouse();
-  const money = useGet('money');
+  const currency = useCurrency();
   const [asking, setAsking] = useState(false);
-  const currency = money.data?.rates.currency ?? 'EUR';
   const when = (at: string) => formatInstant(at, house.today, house.timeZone);
   return (
     <>
