@@ -1,103 +1,13 @@
 import { QueryTypes } from 'sequelize';
 import { seedDemo } from '../packages/server/src/app/seedDemo';
 import { compose } from '../packages/server/src/app/compose';
-import { fixedClock, migrator, openDatabase, type Database, type Who } from '../packages/server/src/platform';
+import { fixedClock, migrator, openDatabase, type Who } from '../packages/server/src/platform';
+import { age, multiply, percentile95 } from './largeHouse';
 
 // The round, a tank and a brood at twenty times the demonstration, beside the same rows read by hand-written SQL on the same pool.
 
 const NOW = '2026-11-24T07:12:00.000Z';
-const TIMES = 20;
-const RUNS = 60;
 const say = (line: string) => process.stdout.write(`${line}\n`);
-
-const TABLES: Record<string, string[]> = {
-  racks: [],
-  shelves: ['rack_id'],
-  tanks: ['shelf_id'],
-  readings: ['tank_id'],
-  tank_events: ['tank_id'],
-  equipment: ['tank_id'],
-  changes: ['tank_id'],
-  regimes: ['tank_id'],
-  lots: ['brood_id', 'tank_id'],
-  movements: ['from_lot_id', 'to_lot_id'],
-  placements: ['lot_id', 'tank_id'],
-  attempts: ['tank_id'],
-  attempt_parents: ['attempt_id', 'lot_id'],
-  attempt_events: ['attempt_id'],
-  broods: ['attempt_id'],
-  observations: ['brood_id'],
-  cultures: ['tank_id'],
-  culture_events: ['culture_id'],
-  entries: ['tank_id', 'other_tank_id', 'subject_id'],
-};
-
-/** Copies every row of the house with new ids (the first two digits count the copies) and codes. */
-async function multiply(database: Database, houseId: string): Promise<void> {
-  for (let copy = 1; copy < TIMES; copy++) {
-    const prefix = (copy + 16).toString(16);
-    const renamed = (column: string) => `IF(${column} IS NULL, NULL, CONCAT('${prefix}', SUBSTRING(${column}, 3)))`;
-    for (const [table, links] of Object.entries(TABLES)) {
-      const columns = await database.sequelize.query<{ name: string }>(
-        `SELECT column_name name FROM information_schema.columns WHERE table_schema = DATABASE() AND table_name = '${table}' AND extra NOT LIKE '%GENERATED%'`,
-        { type: QueryTypes.SELECT },
-      );
-      const names = columns.map(({ name }) => name);
-      const values = names.map((name) =>
-        name === 'id' || links.includes(name)
-          ? renamed(name)
-          : name === 'code'
-            ? `CONCAT('${prefix}', SUBSTRING(code, 1, 6))`
-            : name === 'position'
-              ? `position + ${copy * 10}`
-              : name,
-      );
-      await database.sequelize.query(
-        `INSERT INTO ${table} (${names.join(', ')}) SELECT ${values.join(', ')} FROM ${table} WHERE house_id = :houseId AND id LIKE '01%'`,
-        { replacements: { houseId }, type: QueryTypes.RAW },
-      );
-    }
-  }
-  await database.sequelize.query(`ANALYZE TABLE ${Object.keys(TABLES).join(', ')}`, { type: QueryTypes.SELECT });
-}
-
-/** Tables that grow with the years while nothing more is alive, and what says when. */
-const HISTORY = ['readings', 'changes', 'tank_events', 'entries', 'outcomes'];
-
-/** Repeats the history of the house for each of nine years before it. */
-async function age(database: Database, houseId: string): Promise<void> {
-  for (const table of HISTORY) {
-    const columns = await database.sequelize.query<{ name: string }>(
-      `SELECT column_name name FROM information_schema.columns WHERE table_schema = DATABASE() AND table_name = '${table}' AND extra NOT LIKE '%GENERATED%' AND extra NOT LIKE '%auto_increment%'`,
-      { type: QueryTypes.SELECT },
-    );
-    const names = columns.map(({ name }) => name);
-    for (let year = 1; year < 10; year++) {
-      const shifted = names.map((name) => {
-        if (name === 'id') return `CONCAT('e${year}', SUBSTRING(id, 3))`;
-        if (name === 'at' || name.endsWith('_at')) return `${name} - INTERVAL ${year} YEAR`;
-        if (name === 'day') return `day - INTERVAL ${year} YEAR`;
-        return name === 'chore_key' ? `CONCAT('${year}:', chore_key)` : name;
-      });
-      await database.sequelize.query(
-        `INSERT INTO ${table} (${names.join(', ')}) SELECT ${shifted.join(', ')} FROM ${table} WHERE house_id = :houseId AND id LIKE '01%'`,
-        { replacements: { houseId }, type: QueryTypes.RAW },
-      );
-    }
-  }
-  await database.sequelize.query(`ANALYZE TABLE ${HISTORY.join(', ')}`, { type: QueryTypes.SELECT });
-}
-
-async function percentile95(work: () => Promise<unknown>): Promise<number> {
-  for (let i = 0; i < 8; i++) await work();
-  const times: number[] = [];
-  for (let i = 0; i < RUNS; i++) {
-    const started = performance.now();
-    await work();
-    times.push(performance.now() - started);
-  }
-  return times.sort((a, b) => a - b)[Math.floor(RUNS * 0.95) - 1] ?? 0;
-}
 
 async function main(): Promise<void> {
   let statements: string[] = [];

@@ -11,7 +11,7 @@ const { startMariadb } = await import('./lib/mariadb.mjs');
 const { EXTERNAL, buildServer, buildWeb } = await import('./build.mjs');
 await buildWeb();
 await buildServer();
-const BENCHES = ['rounds', 'room', 'stock', 'spawning', 'broods', 'larder', 'growout', 'sales', 'pictures'];
+const BENCHES = ['rounds', 'room', 'stock', 'spawning', 'broods', 'larder', 'growout', 'sales', 'pictures', 'salesPages'];
 for (const name of BENCHES)
   await build({
     absWorkingDir: ROOT,
@@ -27,8 +27,13 @@ for (const name of BENCHES)
 const folder = mkdtempSync(join(tmpdir(), 'freshet-bench-'));
 const database = await startMariadb(folder, { fast: true });
 const env = { ...process.env, FRESHET_DATABASE_URL: database.url() };
+database.sql('CREATE DATABASE freshet_sales');
+const ownDatabase = { salesPages: 'freshet_sales' };
 let code = 0;
-for (const name of BENCHES) code ||= await run(process.execPath, [join(ROOT, 'dist', `${name}.bench.mjs`)], { env });
+for (const name of BENCHES)
+  code ||= await run(process.execPath, [join(ROOT, 'dist', `${name}.bench.mjs`)], {
+    env: { ...env, FRESHET_DATABASE_URL: database.url(ownDatabase[name]) },
+  });
 database.sql('CREATE DATABASE freshet_drag');
 code ||= await run(process.execPath, [join(ROOT, 'benchmarks', 'firstPage.bench.mjs')]);
 for (const name of ['drag', 'stockPages'])

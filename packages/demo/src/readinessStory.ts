@@ -3,6 +3,10 @@ import type { Places } from './broodStory';
 import { RACKS } from './room';
 import type { Story } from './story';
 
+/** Tanks with shells or dense rock, and those with plants, mops, pipes or caves. */
+const ROCK = new Set(['A2.1', 'A2.2']);
+const LIFTS_OUT = new Set(['A2.4', 'A3.2', 'A3.3', 'B2.1', 'B2.2', 'B3.1', 'B3.2', 'B3.3']);
+
 /** Equipment, the tanks that are not ready, and an illness with what it may have touched. */
 export function tellReadiness(story: Story, lots: ReadonlyMap<string, string>, places: Places): void {
   const event = (code: string, kind: TankEventKind, daysAgo: number, time = '10:20', note?: string) => {
@@ -29,6 +33,8 @@ export function tellReadiness(story: Story, lots: ReadonlyMap<string, string>, p
           zeroDays: 7,
           restDays: 7,
           growsAlgae: tank.code === 'B3.2',
+          furnishing: ROCK.has(tank.code) ? 'rock' : LIFTS_OUT.has(tank.code) ? 'liftOut' : rack.kind === 'yard' ? null : 'open',
+          lossWPerK: tank.code === 'A3.1' ? 6.4 : null,
         });
         if (isHeated && rack.code !== 'Q') event(tank.code, 'heaterTested', rack.code === 'A' ? 150 : 118, '11:30');
       }

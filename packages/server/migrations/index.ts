@@ -13,6 +13,7 @@ import { eggCare } from './2026-11-26-12-egg-care';
 import { livingLarder } from './2026-11-26-13-larder';
 import { growout } from './2026-11-26-14-growout';
 import { sales } from './2026-11-26-15-sales';
+import { furnishing } from './2026-11-26-16-furnishing';
 import type { Migration } from './migration';
 
 /** In the order they run. */
@@ -32,4 +33,5 @@ export const MIGRATIONS: readonly Migration[] = [
   livingLarder,
   growout,
   sales,
+  furnishing,
 ];

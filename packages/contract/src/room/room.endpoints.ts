@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { METHODS, QUANTITIES, TANK_EVENTS, type Quantity } from '@freshet/core/room';
+import { FURNISHINGS, METHODS, QUANTITIES, TANK_EVENTS, type Quantity } from '@freshet/core/room';
 import { endpoint } from '../endpoints';
 import { entries, TOUCHES } from '../log';
 import { Code, Id, Instant, Name, Note, Override, Version } from '../values';
@@ -152,6 +152,18 @@ export const Equipment = v.object({
   ),
   /** Whether algae grow under its lamp for those that graze. */
   growsAlgae: v.optional(v.boolean()),
+  /** What stands in it, as one who must catch animals sees it; null where nobody noted it. */
+  furnishing: v.optional(v.nullable(v.picklist(FURNISHINGS))),
+  /** Heat it was measured to lose, W for each °C warmer than the room; null where nobody measured. */
+  lossWPerK: v.optional(
+    v.nullable(
+      v.pipe(
+        v.number('Give W for each °C.'),
+        v.gtValue(0, 'Above 0 W for each °C.'),
+        v.maxValue(500, 'At most 500 W for each °C.'),
+      ),
+    ),
+  ),
 });
 export const NewEquipment = v.object({ id: Id, tankId: Id, ...Equipment.entries, version: Version, override: Override });
 
@@ -208,6 +220,8 @@ export const Tank = v.object({
     shelters: v.nullable(v.number()),
     nightDropC: v.number(),
     growsAlgae: v.boolean(),
+    furnishing: v.nullable(v.picklist(FURNISHINGS)),
+    lossWPerK: v.nullable(v.number()),
     /** Entry that last said it; null while nobody did. */
     version: v.nullable(v.string()),
   }),

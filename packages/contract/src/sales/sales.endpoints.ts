@@ -15,6 +15,7 @@ import {
   RatesReply,
   SaleBody,
   SoldReply,
+  TakingsReply,
   TrailReply,
 } from './sales.schema';
 
@@ -41,6 +42,12 @@ export const salesEndpoints = {
     path: '/api/sales/outlets',
     summary: 'Who fish go to, with what each took and paid',
     reply: v.array(Outlet),
+  }),
+  takings: endpoint({
+    ...keeper,
+    path: '/api/sales/takings',
+    summary: 'What each outlet took of each species and paid, month by month',
+    reply: TakingsReply,
   }),
   orders: endpoint({
     ...keeper,

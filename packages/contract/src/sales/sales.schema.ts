@@ -167,6 +167,18 @@ export const Outlet = v.object({
   ),
 });
 
+/** What each outlet took of each species, by month of the house's days; the last two years. */
+export const TakingsReply = v.array(
+  v.object({
+    outletId: v.string(),
+    speciesKey: v.string(),
+    speciesName: v.string(),
+    month: v.string(),
+    heads: count,
+    cents: count,
+  }),
+);
+
 /** An order with who it is for and what it brings. */
 export const Order = v.object({
   orderId: v.string(),

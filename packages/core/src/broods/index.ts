@@ -1,4 +1,4 @@
-export { residentsOf, type LengthBy, type Resident } from './residents';
+export { besideBrood, residentsOf, type LengthBy, type Resident } from './residents';
 export {
   describeBrood,
   broodLedger,

@@ -32,17 +32,21 @@ const MOST_BESIDE = 2;
 /** An adult is taken as the middle of its species' lengths. */
 const grownMm = ({ figures }: ResolvedSpecies) => middle(figures.adultMm);
 
+/** How a lot's length stands beside its brood's, 1 where it was not measured apart: those that were sorted keep their size beside the others. */
+export function besideBrood({ lengthMm }: Pick<StockLot, 'lengthMm'>, { brood: { measured } }: ReadBrood): number {
+  if (!measured) return 1;
+  return Math.min(MOST_BESIDE, Math.max(1 / MOST_BESIDE, (lengthMm ?? measured.meanMm) / measured.meanMm));
+}
+
 function lengthOf(
   lot: StockLot,
   brood: ReadBrood | null,
   species: ResolvedSpecies,
   view: BroodsView,
 ): { mm: number | null; by: LengthBy } {
-  // A brood's own length is as measured and grown on since; a lot that was measured apart keeps its size beside the others.
-  if (brood?.brood.measured && brood.state.lengthMm !== null) {
-    const beside = (lot.lengthMm ?? brood.brood.measured.meanMm) / brood.brood.measured.meanMm;
-    return { mm: brood.state.lengthMm * Math.min(MOST_BESIDE, Math.max(1 / MOST_BESIDE, beside)), by: 'measured' };
-  }
+  // A brood's own length is as measured and grown on since.
+  if (brood?.brood.measured && brood.state.lengthMm !== null)
+    return { mm: brood.state.lengthMm * besideBrood(lot, brood), by: 'measured' };
   if (lot.lengthMm !== null) return { mm: lot.lengthMm, by: 'measured' };
   if (brood) return { mm: brood.state.lengthMm, by: 'curve' };
   if (lot.bornOn === null) return { mm: grownMm(species), by: 'grown' };

@@ -220,6 +220,8 @@ export function likelyDays({ middle: grown, cv, ageDays }: BroodGrowth, lengthMm
 }
 
 /** What was worked out of a brood as it is in the snapshot, with the figures it rests on; its age goes on, its curves do not. */
+/** Curves of broods that were never measured, by their species' figures: they are all alike. */
+const unmeasured = new Map<string, BroodGrowth>();
 const kept = new WeakMap<BroodRecord, { rests: string; growth: BroodGrowth }>();
 
 /** How a brood of the house grows; null before it feeds. */
@@ -233,7 +235,9 @@ export function growthOf({ state: { feedingDays }, brood, species: { figures, st
     ...sample,
     ageDays: Math.max(0, (Date.parse(at) - Date.parse(middleOf(swam ?? brood.laid))) / DAY_MS),
   }));
-  const growth = growBrood(figures, samples, feedingDays);
+  const known = samples.length === 0 ? unmeasured.get(rests) : undefined;
+  const growth = known ? { ...known, ageDays: feedingDays } : growBrood(figures, samples, feedingDays);
+  if (samples.length === 0) unmeasured.set(rests, growth);
   kept.set(brood, { rests, growth });
   return growth;
 }

@@ -1,5 +1,5 @@
 import type { RoomTank } from '../room';
-import { canSwallow, smallestTenthMm } from '../species';
+import { canSwallow, smallestTenthMm, type ResolvedSpecies } from '../species';
 import { addDays, type Day } from '../time';
 import { tankAhead, type Ahead } from './crowding';
 import type { GrowoutView } from './facts';
@@ -7,7 +7,7 @@ import { lastDayOf, litresFor, PLACE_DAYS, type Piece } from './pieces';
 import { tankFreeOn } from './tankFreeOn';
 
 /** What a keeper may wish of a place besides room, and what going without it costs, in steps of walking. */
-export const PLACE_WISHES = ['near', 'sameWater', 'apart', 'alone', 'suits'] as const;
+export const PLACE_WISHES = ['near', 'sameWater', 'apart', 'alone', 'suits', 'catchable'] as const;
 export type PlaceWish = (typeof PLACE_WISHES)[number];
 export const WISH_WORDS: Record<PlaceWish, string> = {
   near: 'near their tank',
@@ -15,8 +15,9 @@ export const WISH_WORDS: Record<PlaceWish, string> = {
   apart: 'parentages apart',
   alone: 'a tank of their own',
   suits: 'pH and hardness that suit',
+  catchable: 'easy to catch from',
 };
-const WISH_COST: Record<Exclude<PlaceWish, 'near' | 'apart'>, number> = { sameWater: 3, alone: 4, suits: 8 };
+const WISH_COST: Record<Exclude<PlaceWish, 'near' | 'apart'>, number> = { sameWater: 3, alone: 4, suits: 8, catchable: 5 };
 /** Moving at all, and the walk: to another shelf, another rack, the yard. */
 const MOVE_COST = 2;
 export const WALK = { shelf: 1, rack: 3, yard: 6 } as const;
@@ -80,6 +81,13 @@ const suits = (value: number | undefined, [low, high]: readonly [number, number]
 
 const overlap = (a: readonly [number, number], b: readonly [number, number]) => a[0] < b[1] && b[0] < a[1];
 
+/**
+ * Whether young can be caught out of a tank again: not from among shells and dense rock. Those that want a hiding place each are as badly off
+ * where there is none. What nobody noted is no reason against.
+ */
+export const isCatchable = ({ furnishing }: RoomTank, { hangs }: Pick<ResolvedSpecies, 'hangs'>): boolean =>
+  furnishing !== 'rock' && !(hangs && furnishing === 'open');
+
 /** What a place costs a piece; null where it may not go. */
 export function costOf(
   view: GrowoutView,
@@ -110,6 +118,7 @@ export function costOf(
     (wishes.has('sameWater') && !isOneWater(tank, piece.from) ? WISH_COST.sameWater : 0) +
     (wishes.has('alone') && residents.length > 0 ? WISH_COST.alone : 0) +
     (wishes.has('suits') && !water ? WISH_COST.suits : 0) +
+    (wishes.has('catchable') && !isCatchable(tank, resident.species) ? WISH_COST.catchable : 0) +
     SPARE_COST * Math.max(0, Math.log2(litres / litresFor(piece, piece.heads, tank)))
   );
 }

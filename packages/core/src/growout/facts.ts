@@ -19,8 +19,10 @@ export interface GrowoutFacts {
   moves: readonly PlacedMove[];
   /** Heads of each brood that were chosen to be kept as breeders, by its newest selection. */
   held: Readonly<Record<string, number>>;
+  /** The class each lot was sorted into last, by lot id, in the keeper's words. */
+  grades: Readonly<Record<string, string>>;
 }
-export const NO_GROWOUT: GrowoutFacts = { moves: [], held: {} };
+export const NO_GROWOUT: GrowoutFacts = { moves: [], held: {}, grades: {} };
 
 /** A house with the moves that are still to be made. */
 export interface GrowoutView extends LarderView {
@@ -29,6 +31,8 @@ export interface GrowoutView extends LarderView {
   moves: readonly PlacedMove[];
   /** By brood id. */
   held: ReadonlyMap<string, number>;
+  /** By lot id. */
+  grades: ReadonlyMap<string, string>;
 }
 
 /** Whether a move was made: somebody of the brood came into its tank since, or the lot itself stands there; or it is gone. */
@@ -43,5 +47,5 @@ export function readGrowout(before: LarderView, facts: GrowoutFacts): GrowoutVie
   const moves = facts.moves.filter((move) => !isMade(before, move));
   const movesTo = new Map<string, PlacedMove[]>();
   for (const move of moves) movesTo.set(move.toTankId, [...(movesTo.get(move.toTankId) ?? []), move]);
-  return { ...before, moves, movesTo, held: new Map(Object.entries(facts.held)) };
+  return { ...before, moves, movesTo, held: new Map(Object.entries(facts.held)), grades: new Map(Object.entries(facts.grades)) };
 }

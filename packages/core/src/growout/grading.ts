@@ -46,7 +46,7 @@ export function shareAtRisk(cv: number, ratio: number): number {
 }
 
 /** Within one of three classes lengths scatter about so much of the whole brood's spread. */
-const CLASS_SPREAD = 0.42;
+export const CLASS_SPREAD = 0.42;
 /** Animals of a brood that is sorted are handled every so many days. */
 const SORT_DAYS = 18;
 

@@ -36,7 +36,15 @@ export { slowGrowth, type SlowGrowth } from './slowGrowth';
 export { NO_GROWOUT, readGrowout, type GrowoutFacts, type GrowoutView, type PlacedMove } from './facts';
 export { planPlaces, USUAL_CHOICES, type PlaceChoices, type PlacePlan, type PlannedPlace } from './placePlan';
 export { TANK_SIZES, tanksByWeek, type TankSize, type TankWeek } from './tanksByWeek';
-export { compareGrading, dangerRatio, shareAtRisk, suggestClasses, type SchoolCost, type SizeClass } from './grading';
+export {
+  CLASS_SPREAD,
+  compareGrading,
+  dangerRatio,
+  shareAtRisk,
+  suggestClasses,
+  type SchoolCost,
+  type SizeClass,
+} from './grading';
 export { faultRates, type FaultRate, type Selection } from './faults';
 export { DECISIONS, FAULTS, MOST_CLASSES, type Decision, type Fault } from './keys';
 export { DECISION_WORDS, FAULT_WORDS } from './words';

@@ -1,3 +1,4 @@
+import type { RoomTank } from '../room';
 import { canSwallow } from '../species';
 import { addDays, daysBetween, formatDay, type Day } from '../time';
 import { formatNumber } from '../units';
@@ -163,7 +164,6 @@ function whyOf(view: GrowoutView, piece: Piece, candidate: Candidate): string[] 
   const { tank, residents, litres } = candidate;
   const need = litresFor(piece, piece.heads, tank);
   const steps = walkOf(piece.from, tank);
-  const { resident } = piece.ahead;
   return [
     `${piece.heads} at ${formatNumber(piece.mm)} mm want ${formatNumber(need)} of the ${formatNumber(litres)} L ${residents.length > 0 ? 'left ' : ''}in ${tank.code}.`,
     steps === 0 ? 'On the same shelf.' : steps === WALK.shelf ? 'In the same rack.' : 'In another rack.',
@@ -176,10 +176,18 @@ function whyOf(view: GrowoutView, piece: Piece, candidate: Candidate): string[] 
         ]
       : []),
     ...(candidate.freeOn > view.today ? [`Free from ${formatDay(candidate.freeOn, view.today)}.`] : []),
-    ...(resident.species.start === 'carried' && resident.species.figures.limitedBy === 'floor'
-      ? [`A shelter for each: ${piece.heads}. Pipes can be searched; dense rock and shells cannot.`]
-      : ['No shells or dense rock in it: they must be caught again.']),
+    ...catchWords(piece, tank),
   ];
+}
+
+/** What stands in the tank, and whether they can be caught out of it again. */
+function catchWords({ ahead, heads }: Piece, tank: RoomTank): string[] {
+  const { furnishing } = tank;
+  const { hangs } = ahead.resident.species;
+  if (furnishing === 'rock') return [`Shells, dense rock or roots stand in ${tank.code}: they are hard to catch again.`];
+  if (hangs && furnishing !== 'liftOut')
+    return [`A shelter for each: ${heads}. Pipes can be searched; dense rock and shells cannot.`];
+  return furnishing === null ? ['Nobody noted what stands in it: no shells or dense rock, they must be caught again.'] : [];
 }
 
 /** Parts of one lot for which there is no tank are told as one. */

@@ -19,6 +19,7 @@ export const tank = (code: string, more: Partial<RoomTank> = {}): RoomTank => ({
   floorM2: 0.18,
   sump: null,
   growsAlgae: false,
+  furnishing: null,
   rackCode: 'A',
   rackName: 'A',
   rackPosition: 1,
@@ -43,6 +44,7 @@ export const lot = (id: string, tankId: string, speciesKey: string, more: Partia
   lengthMm: null,
   homeTankId: null,
   isProven: false,
+  isRetired: false,
   ...more,
 });
 /** A brood laid this morning. */

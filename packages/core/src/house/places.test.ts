@@ -80,6 +80,17 @@ describe('the plan of places', () => {
     expect(places({ tanks: [tank('T1'), tank('T2')] }).places[0]?.toCode).toBe('T2');
   });
 
+  it('keeps out of shells and dense rock where it can, for they must be caught again', () => {
+    const tanks = [tank('T1'), tank('T2', { furnishing: 'rock' }), tank('T3', { leftCm: 200, furnishing: 'liftOut' })];
+    expect(places({ tanks }).places[0]?.toCode).toBe('T3');
+    const rock = places({ tanks: tanks.slice(0, 2) });
+    expect([rock.places[0]?.toCode, rock.places[0]?.why.join(' ')]).toEqual([
+      'T2',
+      expect.stringContaining('hard to catch again'),
+    ]);
+    expect(rock.prices.find(({ wish }) => wish === 'catchable')?.cost).toBeGreaterThan(0);
+  });
+
   it('respects what is fixed, even where another tank is nearer', () => {
     const fixed = places({}, { ...USUAL_CHOICES, locked: { N: 'T3' } });
     expect(fixed.places.map(({ toCode, isLocked }) => [toCode, isLocked])).toEqual([['T3', true]]);
@@ -88,7 +99,7 @@ describe('the plan of places', () => {
   it('taken, is chores on their day, a booking and a bar, until somebody is moved', () => {
     const on = addDays(TODAY, 3);
     const move = { id: 'm', lotId: 'N', broodId: 'N', toTankId: 'T2', heads: 60, on, takenAt: NOW };
-    const taken = house({ ...full, growout: { moves: [move], held: {} } });
+    const taken = house({ ...full, growout: { moves: [move], held: {}, grades: {} } });
     const facts = factsOf(taken);
     const moveOn = (day: string) =>
       deriveRound(onDay(facts, view(taken), NOW, day), day).stops.flatMap(({ code, chores }) =>
@@ -102,7 +113,7 @@ describe('the plan of places', () => {
     // A tank that is promised is not promised again, and what is promised is not asked for again.
     expect(planPlaces(view(taken)).places.filter(({ toCode }) => toCode === 'T2')).toEqual([]);
     const moved = { ...young('N', 'T2', 60), id: 'new', since: '2026-03-10T09:00:00.000Z' };
-    const done = view(house({ ...full, lots: [young('N', 'T1', 60), moved], growout: { moves: [move], held: {} } }));
+    const done = view(house({ ...full, lots: [young('N', 'T1', 60), moved], growout: { moves: [move], held: {}, grades: {} } }));
     expect(done.moves).toEqual([]);
   });
 });

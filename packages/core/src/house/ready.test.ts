@@ -1,5 +1,6 @@
 import { deriveRound } from '../rounds';
-import { leavingDays, orderOutlooks, readyList } from '../sales';
+import { ANY_WISH, leavingDays, orderOutlooks, readyList, spareBreeders, type ReadyWish } from '../sales';
+import type { StockLot } from '../stock';
 import { addDays } from '../time';
 import { readHouse } from './facts';
 import { brood, factsOf, house, lot, NOW, tank, TODAY, view, type Told } from './houseFixture';
@@ -34,12 +35,45 @@ describe('what can go', () => {
 
   it('leaves out who is held back, in quarantine, or where illness was seen', () => {
     const free = rows()[0]?.now.mid ?? 0;
-    expect(rows({ growout: { moves: [], held: { N: 8 } } })[0]).toMatchObject({ held: 8 });
-    expect(rows({ growout: { moves: [], held: { N: 8 } } })[0]?.now.mid).toBeLessThanOrEqual(free - 7);
+    expect(rows({ growout: { moves: [], held: { N: 8 }, grades: {} } })[0]).toMatchObject({ held: 8 });
+    expect(rows({ growout: { moves: [], held: { N: 8 }, grades: {} } })[0]?.now.mid).toBeLessThanOrEqual(free - 7);
     const ill = rows({ room: { illnesses: [{ tankId: 'T1', at: NOW, what: 'white spots' }] } }).find(({ name }) => name === 'N');
     expect([ill?.now.mid, ill?.barred?.why]).toEqual([0, 'in a tank where illness was seen (T1)']);
     // It passes: the weeks to come are told all the same.
     expect(ill?.weeks[0]?.mid).toBeGreaterThan(40);
+  });
+
+  it('is narrowed by sex, length and class, and a class keeps its size beside the others', () => {
+    const sorted = told({
+      lots: [
+        lot('large', 'T1', 'lemon-tetra', { broodId: 'N', unsexed: 0, males: 10, females: 10, lengthMm: 30 }),
+        lot('small', 'T2', 'lemon-tetra', { broodId: 'N', unsexed: 40, lengthMm: 18 }),
+      ],
+      growout: { moves: [], held: {}, grades: { large: 'show', small: 'rest' } },
+    });
+    const wished = (wish: Partial<ReadyWish>) => readyList(view(house(sorted)), { ...ANY_WISH, ...wish }).rows[0];
+    const [all, show, rest] = [wished({}), wished({ grade: 'show' }), wished({ grade: 'rest' })];
+    expect(all?.grades).toEqual(['show', 'rest']);
+    expect([show?.heads, show?.now.mid, rest?.heads, rest?.now.mid]).toEqual([20, 20, 40, 0]);
+    expect(all?.now.mid).toBe(20);
+    expect(wished({ sex: 'male' })?.now.mid).toBe(10);
+    expect(wished({ leastMm: 40 })?.now.mid).toBe(0);
+    expect(wished({ leastMm: 15 })?.now.mid).toBeGreaterThan(50);
+    expect(wished({ grade: 'show', sex: 'female', leastMm: 22 })?.now.mid).toBe(10);
+    expect(wished({ grade: 'none such' })).toBeUndefined();
+  });
+
+  it('offers grown males beyond what the females ask for, and breeders past their time, but nobody at work', () => {
+    const grown = (id: string, heads: Partial<StockLot>) => lot(id, 'T1', 'humpback-limia', { unsexed: 0, ...heads });
+    const spare = (...lots: StockLot[]) => spareBreeders(view(house({ lots })));
+    // Two to four females to a male: for six females three males serve.
+    const [one, ...others] = spare(grown('group', { males: 5, females: 6 }), grown('named', { males: 1, name: 'Old torn fin' }));
+    expect([one?.lotId, one?.males, one?.females, others]).toEqual(['group', 3, 0, []]);
+    expect(one?.why).toContain('6 males to 6 females');
+    expect(spare(grown('pair', { males: 1, females: 1 }))).toEqual([]);
+    expect(spare(grown('aged', { males: 1, females: 2, bornOn: '2015-01-01' }))).toMatchObject([{ males: 1, females: 2 }]);
+    expect(spare(grown('kept', { males: 1, females: 2, bornOn: '2015-01-01', isRetired: true }))).toEqual([]);
+    expect(spare(grown('at work', { males: 5, females: 2, isProven: true }))).toEqual([]);
   });
 
   it('adds up by species: what is new each week comes to what is ready in the end', () => {

@@ -2,6 +2,7 @@ import type { SpeciesView } from '../species';
 import type { Day, Instant } from '../time';
 import { USUAL_HOURS, type HouseHours } from './hours';
 import type { CareKind } from './care';
+import type { Furnishing } from './furnishing';
 import type { QuarantineRisk } from './biosecurity/standingContacts';
 import type { ProbeVerdict } from './readings/judgeProbe';
 import type { Readiness } from './readiness/decideReadiness';
@@ -25,6 +26,8 @@ export interface RoomTank {
   sump: string | null;
   /** Algae grow in it for those that graze. */
   growsAlgae: boolean;
+  /** What stands in it; null where nobody noted it. */
+  furnishing: Furnishing | null;
 }
 
 /** The room as it is now: tanks, newest readings, what is due. Records are by tank id. */

@@ -1,4 +1,5 @@
-export { READY_WEEKS, readyList, type ReadyList, type ReadyRow } from './readyList';
+export { ANY_WISH, READY_WEEKS, readyList, type ReadyList, type ReadyRow, type ReadyWish } from './readyList';
+export { spareBreeders, type SpareBreeders } from './spareBreeders';
 export {
   NO_SALES,
   openHeads,
@@ -26,13 +27,14 @@ export {
   type WantedSex,
 } from './keys';
 export { fillLines, type Filled, type FreeLot } from './fill';
-export { BARS, barOf, freeLots } from './freeLots';
+export { barOf, freeLots } from './freeLots';
 export { orderOutlooks, type LineOutlook, type OrderOutlook } from './outlook';
 export { BAG_GASES, planBags, USUAL_BAG, type BagChoices, type BagGas, type BagPlan } from './packing';
 export { overStocked, overStockOf, type OverStock } from './overStock';
 export { leavingDays, pickStops, salesAgenda, type PickStop } from './agenda';
 export { SALES_CHORES } from './choreKinds';
-export { upkeep, usualLossWPerK, type LotUpkeep, type Rates, type Stay, type TankDose, type UpkeepTank } from './upkeep';
+export { upkeep, type LotUpkeep, type Rates, type Stay, type TankDose, type UpkeepTank } from './upkeep';
 export { payOf, sumUpkeep, type Account, type Paid } from './pays';
+export { TAKINGS_MONTHS, takingsBySpecies, takingsMonths, type SpeciesTakings, type Taking } from './takings';
 export { labelCode } from './labelCode';
 export { formatMoney, readMoney } from './money';

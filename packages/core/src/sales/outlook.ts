@@ -4,7 +4,7 @@ import { totalHeads } from '../stock';
 import { daysBetween, type Day } from '../time';
 import { openHeads, type OpenOrder, type OrderLine, type SalesView } from './facts';
 import { barOf } from './freeLots';
-import { readyList, type ReadyList } from './readyList';
+import { ANY_WISH, readyList, type ReadyList } from './readyList';
 
 /** How a line of an order stands. */
 export interface LineOutlook {
@@ -80,7 +80,12 @@ function readyBy(list: ReadyList, day: Day, today: Day, fits: (row: ReadyList['r
  */
 export function orderOutlooks(view: SalesView, known?: ReadyList): OrderOutlook[] {
   // Only what is open asks for it: an order that is set aside whole does not.
-  let list = known;
+  const lists = new Map<number | null, ReadyList>(known ? [[null, known]] : []);
+  const listOf = (leastMm: number | null): ReadyList => {
+    const list = lists.get(leastMm) ?? readyList(view, { ...ANY_WISH, leastMm });
+    lists.set(leastMm, list);
+    return list;
+  };
   const taken: { speciesKey: string; broodId: string | null; heads: number }[] = [];
   return view.sales.orders.map((order) => {
     const lines = order.lines.map((line): LineOutlook => {
@@ -90,7 +95,7 @@ export function orderOutlooks(view: SalesView, known?: ReadyList): OrderOutlook[
       if (open > 0) {
         const fits = (row: ReadyList['rows'][number]) =>
           row.speciesKey === line.speciesKey && (line.broodId === null || row.broodId === line.broodId);
-        const { mean, sd } = readyBy((list ??= readyList(view)), order.dueOn, view.today, fits);
+        const { mean, sd } = readyBy(listOf(line.leastMm), order.dueOn, view.today, fits);
         const before = taken
           .filter((one) => one.speciesKey === line.speciesKey && (line.broodId === null || one.broodId === line.broodId))
           .reduce((sum, { heads }) => sum + heads, 0);

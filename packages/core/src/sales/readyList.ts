@@ -2,8 +2,9 @@ import type { ReadBrood } from '../broods';
 import { growthOf, lengthBand, shareOfLength, tankAhead, type Ahead, type BroodGrowth, type Likely } from '../growout';
 import { codesOf } from '../room';
 import { reservedOf, type SalesView } from './facts';
-import { barOf } from './freeLots';
-import { totalHeads } from '../stock';
+import { freeParts, type FreePart } from './freeLots';
+import type { WantedSex } from './keys';
+import { totalHeads, type Heads } from '../stock';
 import { addDays, type Day } from '../time';
 
 /**
@@ -34,7 +35,10 @@ export interface ReadyRow {
   promised: number;
   /** Cannot go now, and why. */
   barred: { heads: number; why: string } | null;
+  /** Shortest that counts, mm. */
   saleMm: number;
+  /** Classes that lots of it were sorted into. */
+  grades: string[];
   /** Mean length now, with its band. */
   lengthMm: Likely<number>;
   isMeasured: boolean;
@@ -52,41 +56,64 @@ export interface ReadyList {
   weeks: Day[];
 }
 
-/** Heads that live in so many days: the least and the most by what the species keeps. @param ahead - any lot of the brood; they fare alike */
-function headsBand({ species }: ReadBrood, ahead: Ahead | undefined, heads: number, days: number): Likely<number> {
+/** Share that lives in so many days: the least and the most by what the species keeps. @param ahead - any lot of the brood; they fare alike */
+function aliveBand({ species }: ReadBrood, ahead: Ahead | undefined, days: number): Likely<number> {
   const [least, most] = species.figures.survivalToSale;
   const kept = ahead ? ahead.headsIn(days) / Math.max(1, ahead.resident.heads) : 1;
   // How much of the way to sale is left, from the share that the upper figure keeps.
   const way = most >= 1 ? 0 : Math.log(Math.max(1e-9, kept)) / Math.log(most);
-  return { low: heads * least ** way, mid: heads * (least * most) ** (way / 2), high: heads * most ** way };
+  return { low: least ** way, mid: (least * most) ** (way / 2), high: most ** way };
 }
 
-/** How many of so many free heads are of sale size in some days. The longer the brood, the more of it: bands of length are bands of number. */
-function readyIn(view: SalesView, read: ReadBrood, growth: BroodGrowth): (free: number, days: number) => Likely<number> {
+/** Which of a house's young are asked after. */
+export interface ReadyWish {
+  sex: WantedSex;
+  /** Shortest that is wanted, mm; null for the usual length of sale. */
+  leastMm: number | null;
+  /** The class they were sorted into; null for all. */
+  grade: string | null;
+}
+export const ANY_WISH: ReadyWish = { sex: 'any', leastMm: null, grade: null };
+
+const ofSex = (heads: Heads, sex: WantedSex): number =>
+  sex === 'any' ? totalHeads(heads) : sex === 'male' ? heads.males : heads.females;
+const whole = (most: number, count: number) => Math.min(most, Math.max(0, Math.floor(count + 1e-6)));
+
+/** How many heads of some lots are of a length in some days. The longer the brood, the more of it: bands of length are bands of number. */
+function readyIn(view: SalesView, read: ReadBrood, growth: BroodGrowth, parts: readonly FreePart[], wish: ReadyWish) {
   const tankId = read.lots.find((lot) => lot.tankId !== null)?.tankId ?? '';
   const ahead = tankAhead(view, tankId).find(({ resident: { lot } }) => lot.broodId === read.brood.id);
-  return (free, days) => {
-    const [mm, heads] = [lengthBand(growth, growth.ageDays + days), headsBand(read, ahead, free, days)];
-    const of = (side: keyof Likely<number>) => heads[side] * shareOfLength(mm[side], growth.cv, read.species.figures.saleMm[0]);
-    const mid = of('mid');
-    // Which of them are long enough is chance besides: each is or is not.
-    const share = free === 0 ? 0 : Math.min(1, mid / free);
-    const chance = CHANCE_SD * Math.sqrt(free * share * (1 - share));
-    const whole = (count: number) => Math.min(free, Math.max(0, Math.floor(count + 1e-6)));
+  const least = wish.leastMm ?? read.species.figures.saleMm[0];
+  return (days: number, isBarred: boolean): Likely<number> => {
+    const mm = lengthBand(growth, growth.ageDays + days);
+    const alive = aliveBand(read, ahead, days);
+    const sum = { low: 0, mid: 0, high: 0 };
+    let [variance, all] = [0, 0];
+    for (const { free: heads, bar, beside, cv } of parts) {
+      if (isBarred && bar !== null) continue;
+      const free = ofSex(heads, wish.sex);
+      if (free === 0) continue;
+      const of = (side: keyof Likely<number>) => alive[side] * shareOfLength(mm[side] * beside, cv, least);
+      const share = of('mid');
+      sum.low += free * of('low');
+      sum.mid += free * share;
+      sum.high += free * of('high');
+      // Which of them are long enough is chance besides: each is or is not.
+      variance += free * share * (1 - share);
+      all += free;
+    }
+    const chance = CHANCE_SD * Math.sqrt(variance);
     return {
-      low: whole(mid - Math.hypot(mid - of('low'), chance)),
-      mid: whole(mid),
-      high: whole(mid + Math.hypot(of('high') - mid, chance)),
+      low: whole(all, sum.mid - Math.hypot(sum.mid - sum.low, chance)),
+      mid: whole(all, sum.mid),
+      high: whole(all, sum.mid + Math.hypot(sum.high - sum.mid, chance)),
     };
   };
 }
 
 /** Heads that cannot go now, and why. */
-function barredOf(view: SalesView, { lots }: ReadBrood): ReadyRow['barred'] {
-  const barred = lots.flatMap((lot) => {
-    const bar = barOf(view, lot);
-    return bar ? [{ lot, bar }] : [];
-  });
+function barredOf(view: SalesView, parts: readonly FreePart[]): ReadyRow['barred'] {
+  const barred = parts.filter(({ bar, lot }) => bar !== null && totalHeads(lot) > 0);
   if (barred.length === 0) return null;
   const inTanks = (why: string) =>
     codesOf(
@@ -95,24 +122,27 @@ function barredOf(view: SalesView, { lots }: ReadBrood): ReadyRow['barred'] {
     );
   return {
     heads: barred.reduce((sum, { lot }) => sum + totalHeads(lot), 0),
-    why: [...new Set(barred.map(({ bar }) => bar))].map((why) => `in ${why} (${inTanks(why)})`).join('; '),
+    why: [...new Set(barred.map(({ bar }) => bar ?? ''))].map((why) => `in ${why} (${inTanks(why)})`).join('; '),
   };
 }
 
 /** What can be sold, by brood: ready now and by each of the next weeks, measured or by the curve and said which. Source: docs/sources.md#ready-list */
-export function readyList(view: SalesView): ReadyList {
+export function readyList(view: SalesView, wish: ReadyWish = ANY_WISH): ReadyList {
   const weeks = Array.from({ length: READY_WEEKS }, (_, i) => addDays(view.today, (i + 1) * DAYS_A_WEEK));
   const rows = view.broods.flatMap((read): ReadyRow[] => {
     const growth = growthOf(read);
     if (!growth) return [];
-    const { brood, species, lots } = read;
+    const { brood, species } = read;
+    const all = freeParts(view, read, growth);
+    const parts = wish.grade === null ? all : all.filter(({ grade }) => grade === wish.grade);
+    const lots = parts.map(({ lot }) => lot);
+    if (lots.length === 0 || (wish.sex !== 'any' && !lots.some((lot) => ofSex(lot, wish.sex) > 0))) return [];
     const sum = (sex: 'males' | 'females' | 'unsexed') => lots.reduce((all, lot) => all + lot[sex], 0);
     const heads = lots.reduce((all, lot) => all + totalHeads(lot), 0);
-    const held = Math.min(heads, view.held.get(brood.id) ?? 0);
-    const barred = barredOf(view, read);
+    const held = parts.reduce((sum, part) => sum + part.held, 0);
+    const barred = barredOf(view, parts);
     const promised = lots.reduce((all, lot) => all + reservedOf(view, lot.id), 0);
-    const free = Math.max(0, heads - held - promised);
-    const ready = readyIn(view, read, growth);
+    const ready = readyIn(view, read, growth, parts, wish);
     return [
       {
         broodId: brood.id,
@@ -131,11 +161,12 @@ export function readyList(view: SalesView): ReadyList {
         held,
         promised,
         barred,
-        saleMm: species.figures.saleMm[0],
+        saleMm: wish.leastMm ?? species.figures.saleMm[0],
+        grades: [...new Set(all.flatMap(({ grade }) => grade ?? []))],
         lengthMm: lengthBand(growth, growth.ageDays),
         isMeasured: growth.samples.length > 0,
-        now: ready(Math.max(0, free - (barred?.heads ?? 0)), 0),
-        weeks: weeks.map((day, i) => ({ day, ...ready(free, (i + 1) * DAYS_A_WEEK) })),
+        now: ready(0, true),
+        weeks: weeks.map((day, i) => ({ day, ...ready((i + 1) * DAYS_A_WEEK, false) })),
       },
     ];
   });

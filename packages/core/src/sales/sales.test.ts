@@ -10,11 +10,11 @@ import {
   sumUpkeep,
   upkeep,
   USUAL_BAG,
-  usualLossWPerK,
   type FreeLot,
   type Stay,
 } from './index';
 import { SHIPPED_SPECIES, resolveSpecies } from '../species';
+import { usualLossWPerK } from '../room';
 import { totalHeads } from '../stock';
 
 const lot = (lotId: string, more: Partial<FreeLot> = {}): FreeLot => ({

@@ -119,6 +119,3 @@ export function upkeep({
   }
   return found;
 }
-
-/** Heat a tank loses for each degree, W: by its surface, as a glass tank under a cover does. A guess until its own cooling was measured. */
-export const usualLossWPerK = (litres: number): number => 0.3 * litres ** (2 / 3);

@@ -21,6 +21,8 @@ export interface StockLot extends Heads {
   homeTankId: string | null;
   /** A pair that has raised young and is not to be disturbed. */
   isProven: boolean;
+  /** Lives out its life here and breeds no more. */
+  isRetired: boolean;
 }
 
 /** A time of heavier food before spawning. */

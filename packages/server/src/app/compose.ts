@@ -99,8 +99,6 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
     ...base,
     log,
     room,
-    readiness,
-    biosecurity,
     stock,
     species,
     broods,

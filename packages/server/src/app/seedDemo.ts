@@ -77,7 +77,7 @@ const partsOf = ({
   selectYoung: growout.selectYoung,
   noteOutlet: (who, body) => sales.outlets.note(who, body),
   order: async (who, body) => sales.orders.order(who, body, await house.view(who)),
-  sell: (who, body) => sales.selling.sell(who, body),
+  sell: async (who, body) => sales.selling.sell(who, body, await house.view(who)),
   complain: (who, body) => sales.selling.complain(who, body),
   setRates: (who, body) => sales.money.setRates(who, body),
   noteMoney: async (who, body) => sales.money.note(who, body, await house.view(who)),

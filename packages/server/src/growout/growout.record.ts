@@ -54,7 +54,7 @@ export function createGrowoutRecord(deps: { repository: GrowoutRepository; stock
         at,
         tankCode: codeOf(view, tankId) || null,
         booked,
-        classes,
+        classes: classes.map(({ name, heads, lengthMm }) => ({ name, heads, lengthMm })),
         missing,
         drained,
       })),

@@ -1,3 +1,4 @@
+import { Op } from 'sequelize';
 import type { Decision, Fault } from '@freshet/core/growout';
 import { declareTable, houseTable, id, instant, json, nullable, text, whole, type Database, type Reading } from '../platform';
 
@@ -29,7 +30,8 @@ const SORTING = declareTable('sortings', {
   tankId: nullable(id()),
   booked: whole(),
   missing: whole(),
-  classes: json<{ name: string; heads: number; lengthMm: number | null }[]>(),
+  /** With the lot each class became; those sorted long ago lack it. */
+  classes: json<{ name: string; heads: number; lengthMm: number | null; lotId?: string }[]>(),
   drained: nullable(json<DrainedRow>()),
   at: instant(),
 });
@@ -52,9 +54,10 @@ export interface Passed {
 
 export function createGrowoutRepository(database: Database) {
   const plans = houseTable(database, PLACE_PLAN);
+  const sortings = houseTable(database, SORTING);
   return {
     plans,
-    sortings: houseTable(database, SORTING),
+    sortings,
     selections: houseTable(database, SELECTION),
     newestPlan: async (at: Reading) =>
       (
@@ -70,6 +73,20 @@ export function createGrowoutRepository(database: Database) {
           },
         )
       )[0] ?? null,
+    /** Sortings of broods, the oldest first. */
+    sortingsOf: (at: Reading, broodIds: readonly string[]) =>
+      broodIds.length === 0
+        ? Promise.resolve([])
+        : sortings.find(
+            at,
+            { broodId: { [Op.in]: [...broodIds] } },
+            {
+              order: [
+                ['at', 'ASC'],
+                ['id', 'ASC'],
+              ],
+            },
+          ),
     /** Heads of a species that came from outside or went there, by cause; what was taken back is left out. */
     passedSince: async (at: Reading, speciesKey: string, since: string): Promise<Passed[]> =>
       (

@@ -111,6 +111,7 @@ export function createGrowout({ database, log, ticks, room, stock, species, read
         at: exactly(body.at),
       });
     const told: string[] = [];
+    const lotOf = new Map<string, string>();
     // Whoever stays is left over: all others go out first.
     for (const one of [...classes].sort((a, b) => Number(a.toTankId === null) - Number(b.toTankId === null))) {
       const left = await stock.lockLot(scope, lot.id);
@@ -125,6 +126,7 @@ export function createGrowout({ database, log, ticks, room, stock, species, read
           at: body.at,
         });
       const stays = isAll || !one.toTankId || one.toTankId === left.tankId;
+      lotOf.set(one.lotId, stays ? lot.id : one.lotId);
       if (one.lengthMm !== null) await keepLength(scope, stays ? lot.id : one.lotId, one.lengthMm, body.at);
       told.push(`${one.heads} ${one.name}${tank ? ` into ${tank.code}` : ''}`);
     }
@@ -137,7 +139,7 @@ export function createGrowout({ database, log, ticks, room, stock, species, read
       tankId: lot.tankId,
       booked,
       missing,
-      classes: classes.map(({ name, heads, lengthMm }) => ({ name, heads, lengthMm })),
+      classes: classes.map(({ name, heads, lengthMm, lotId }) => ({ name, heads, lengthMm, lotId: lotOf.get(lotId) ?? lotId })),
       drained: body.drained,
       at: body.at,
     });
@@ -156,10 +158,17 @@ export function createGrowout({ database, log, ticks, room, stock, species, read
   return {
     repository,
 
-    /** The moves of the plan that was taken, and who is held back. @param broodIds - of those that live */
+    /** The moves of the plan that was taken, who is held back, and who was sorted into which class. @param broodIds - of those that live */
     async facts(at: Reading, broodIds: readonly string[]): Promise<GrowoutFacts> {
-      const [plan, selected] = await Promise.all([repository.newestPlan(at), selections.newestBy(at, 'broodId', broodIds)]);
+      const [plan, selected, sorted] = await Promise.all([
+        repository.newestPlan(at),
+        selections.newestBy(at, 'broodId', broodIds),
+        repository.sortingsOf(at, broodIds),
+      ]);
       return {
+        grades: Object.fromEntries(
+          sorted.flatMap(({ classes }) => classes.flatMap(({ lotId, name }) => (lotId ? [[lotId, name] as const] : []))),
+        ),
         held: Object.fromEntries(
           selected.flatMap(({ broodId, decisions }) => (broodId ? [[broodId, decisions.keep] as const] : [])),
         ),

@@ -43,6 +43,7 @@ function toTanks({ racks, shelves, tanks, equipped }: Rooms, quarantined: Readon
         outdoor: rack.kind === 'yard',
         shelfLevel: shelf.level,
         growsAlgae: equipped.get(id)?.growsAlgae ?? false,
+        furnishing: equipped.get(id)?.furnishing ?? null,
       },
     ];
   });

@@ -1,4 +1,4 @@
-import type { MeasuringMethod, Quantity } from '@freshet/core/room';
+import type { Furnishing, MeasuringMethod, Quantity } from '@freshet/core/room';
 import { Op, QueryTypes } from 'sequelize';
 import {
   houseTable,
@@ -82,6 +82,8 @@ const EQUIPMENT = declareTable('equipment', {
   shelters: nullable(whole()),
   nightDropC: real(),
   growsAlgae: flag(),
+  furnishing: nullable(text<Furnishing>()),
+  lossWPerK: nullable(real()),
   at: instant(),
 });
 export type EquipmentRow = RowOf<typeof EQUIPMENT>;

@@ -1,7 +1,7 @@
 import type { BodyOf } from '@freshet/contract/endpoints';
 import { READING_LIMITS, type roomEndpoints } from '@freshet/contract/room';
 import { CalculationError } from '@freshet/core/errors';
-import { QUARANTINE_DAYS, READINESS_RULES, tankLoad, type MeasuringMethod } from '@freshet/core/room';
+import { FURNISHING_WORDS, QUARANTINE_DAYS, READINESS_RULES, tankLoad, type MeasuringMethod } from '@freshet/core/room';
 import { formatNumber } from '@freshet/core/units';
 import type { Ticks } from '../agenda';
 import type { Applied, LogService, Scope, Undoing } from '../log';
@@ -22,6 +22,8 @@ const BARE = {
   shelters: null,
   nightDropC: 0,
   growsAlgae: false,
+  furnishing: null,
+  lossWPerK: null,
   version: null,
 };
 /** What a tank is equipped with, in words. */
@@ -32,8 +34,10 @@ const equipmentWords = ({
   hasIntakeGuard,
   nightDropC,
   growsAlgae,
+  furnishing,
+  lossWPerK,
 }: Pick<EquipmentRow, 'heaterW' | 'filter' | 'hasLid' | 'hasIntakeGuard'> &
-  Partial<Pick<EquipmentRow, 'nightDropC' | 'growsAlgae'>>): string =>
+  Partial<Pick<EquipmentRow, 'nightDropC' | 'growsAlgae' | 'furnishing' | 'lossWPerK'>>): string =>
   [
     heaterW > 0 ? `heater ${formatNumber(heaterW, 3)} W` : 'no heater',
     filter,
@@ -41,6 +45,8 @@ const equipmentWords = ({
     hasIntakeGuard && 'intake guard',
     nightDropC && `cooler at night, a swing of ${formatNumber(nightDropC)} °C`,
     growsAlgae && 'algae to graze',
+    furnishing && FURNISHING_WORDS[furnishing],
+    lossWPerK && `loses ${formatNumber(lossWPerK)} W for each °C`,
   ]
     .filter(Boolean)
     .join(', ');
@@ -85,8 +91,8 @@ export function createRoom({
   const { racks, shelves, tanks, readings, equipment } = repository;
   const equipmentOf = (row: EquipmentRow | undefined) => {
     if (!row) return BARE;
-    const { heaterW, filter, hasLid, hasIntakeGuard, zeroDays, restDays, shelters, nightDropC, growsAlgae, entryId } = row;
-    return { heaterW, filter, hasLid, hasIntakeGuard, zeroDays, restDays, shelters, nightDropC, growsAlgae, version: entryId };
+    const { id: _id, tankId: _tankId, at: _at, entryId, ...rest } = row;
+    return { ...rest, version: entryId };
   };
   const now = () => ({ from: clock.now(), to: clock.now() });
 
@@ -291,6 +297,8 @@ export function createRoom({
           shelters: given.shelters ?? null,
           nightDropC: given.nightDropC ?? 0,
           growsAlgae: given.growsAlgae ?? false,
+          furnishing: given.furnishing ?? null,
+          lossWPerK: given.lossWPerK ?? null,
         };
         const before = await repository.newestEquipment(scope, tank.id);
         await log.mustBeNewest(scope, version, before, { theirs: equipmentWords(before ?? BARE), yours: equipmentWords(row) });

@@ -7,12 +7,12 @@ import {
   readyList,
   sumUpkeep,
   upkeep,
-  usualLossWPerK,
   type Account,
   type LotUpkeep,
   type Paid,
   type SalesView,
 } from '@freshet/core/sales';
+import { usualLossWPerK } from '@freshet/core/room';
 import { totalHeads } from '@freshet/core/stock';
 import { addDays, exactly, houseDay } from '@freshet/core/time';
 import type { LogService } from '../log';
@@ -62,13 +62,17 @@ export function createMoney({ clock, log, room, repository, workSince }: Deps) {
       const means = kinds.map(({ figures: { tempC } }) => (tempC[0] + tempC[1]) / 2);
       return view.room.temperatures[tankId]?.tempC ?? (means.length > 0 ? means.reduce((a, b) => a + b) / means.length : roomC);
     };
+    /** As it was measured, else by its size; nothing where nothing is heated. */
+    const lossOf = ({ id, litres, outdoor }: SalesView['room']['tanks'][number]) => {
+      const { heaterW, lossWPerK } = room.equipmentOf(rooms.equipped.get(id));
+      return outdoor || heaterW === 0 ? 0 : (lossWPerK ?? usualLossWPerK(litres));
+    };
     const used = upkeep({
       stays: stays.map((stay) => ({ ...stay, from: dayOf(stay.from), to: stay.to === null ? to : dayOf(stay.to) })),
       tanks: view.room.tanks.map((tank) => ({
         id: tank.id,
         litres: tank.litres,
-        lossWPerK:
-          !tank.outdoor && (room.equipmentOf(rooms.equipped.get(tank.id)).heaterW ?? 0) > 0 ? usualLossWPerK(tank.litres) : 0,
+        lossWPerK: lossOf(tank),
         targetC: wantedC(tank.id),
       })),
       doses: [

@@ -1,8 +1,8 @@
 import { v7 as newId } from 'uuid';
 import type { BodyOf } from '@freshet/contract/endpoints';
 import type { salesEndpoints } from '@freshet/contract/sales';
-import { OUTLET_WORDS, type Payment } from '@freshet/core/sales';
-import { exactly } from '@freshet/core/time';
+import { OUTLET_WORDS, takingsMonths, type Payment, type Taking } from '@freshet/core/sales';
+import { exactly, houseDay, startOfDay } from '@freshet/core/time';
 import type { LogService, Scope } from '../log';
 import { DomainError, groupBy, type Clock, type Who } from '../platform';
 import type { SpeciesService } from '../species';
@@ -112,6 +112,31 @@ export function createOutlets({
           };
         })
         .sort((a, b) => Number(a.erased) - Number(b.erased) || b.heads - a.heads || (a.name < b.name ? -1 : 1));
+    },
+
+    /** What each took of each species, by month of the house's days. */
+    async takings(who: Who): Promise<Taking[]> {
+      const [first = ''] = takingsMonths(houseDay(clock.now(), who.timeZone));
+      const [rows, kinds] = await Promise.all([
+        repository.takenSince(who, startOfDay(`${first}-01`, who.timeZone)),
+        species.list(who),
+      ]);
+      const names = new Map(kinds.map(({ key, commonName }) => [key, commonName]));
+      const sums = new Map<string, Taking>();
+      for (const { outletId, speciesKey, at, heads, cents } of rows) {
+        const month = houseDay(at, who.timeZone).slice(0, 7);
+        const key = `${outletId} ${speciesKey} ${month}`;
+        const sum = sums.get(key) ?? {
+          outletId,
+          speciesKey,
+          speciesName: names.get(speciesKey) ?? speciesKey,
+          month,
+          heads: 0,
+          cents: 0,
+        };
+        sums.set(key, { ...sum, heads: sum.heads + heads, cents: sum.cents + cents * heads });
+      }
+      return [...sums.values()];
     },
 
     note: (who: Who, body: Body<'noteOutlet'>) =>

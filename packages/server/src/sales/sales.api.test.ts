@@ -1,6 +1,7 @@
 import { QueryTypes } from 'sequelize';
 import { addDays } from '@freshet/core/time';
-import { orderOutlooks } from '@freshet/core/sales';
+import { usualLossWPerK } from '@freshet/core/room';
+import { orderOutlooks, takingsBySpecies } from '@freshet/core/sales';
 import { readHouse } from '@freshet/core/house';
 import { attempt, clutch, furnish, stockUp } from '../testing/furnish';
 import { newId, openTestHouse, type Client, type TestHouse } from '../testing/testHouse';
@@ -105,6 +106,27 @@ const refused = (pointer: string, detail?: RegExp) => ({
 const alive = async () => (await keeper.get('brood', { params: { broodId: young.broodId } })).alive;
 const view = async () => readHouse(await keeper.get('house'), test.now());
 const undo = (entryId: string) => keeper.call('undo', { id: newId(), entryId });
+
+describe('what outlets took', () => {
+  it('is told by month and species, heads and what they brought, and what was taken back is not in it', async () => {
+    await keeper.write('sell', sale(4, { at: '2026-01-31T23:30:00.000Z' }, 300));
+    await keeper.write('sell', sale(6, { at: '2026-03-01T09:00:00.000Z' }, 250));
+    const { entryId } = await keeper.write('sell', sale(5));
+    await undo(entryId);
+    const takings = await keeper.get('takings');
+    expect(takings.map(({ month, heads, cents }) => [month, heads, cents])).toEqual([
+      ['2026-01', 4, 1200],
+      ['2026-03', 6, 1500],
+    ]);
+    const [line] = takingsBySpecies(takings, TODAY, 'EUR');
+    expect(line?.months.filter(({ heads }) => heads > 0)).toEqual([
+      { month: '2026-01', heads: 4, meanCents: 300 },
+      { month: '2026-03', heads: 6, meanCents: 250 },
+    ]);
+    expect(line?.words).toBe('10 at €2.70 in the last six months, 0 in the six before');
+    expect(await sitter.call('takings')).toMatchObject({ status: 403 });
+  });
+});
 
 describe('animals handed over', () => {
   it('leave the ledger once, with price, cost and a code that leads back to their parents, and come back with an undo', async () => {
@@ -269,6 +291,25 @@ describe('money', () => {
     expect((await keeper.get('money', { query: {} })).rows).toEqual([]);
     const dollars = { id: newId(), currency: 'USD', kwhCents: 40, tankDayCents: 10, waterCentsPerM3: 0, roomC: 20 };
     expect(await keeper.call('setRates', dollars)).toMatchObject(refused('#/currency', /one currency/));
+  });
+});
+
+describe('what heat costs', () => {
+  it('goes by what the tank was measured to lose, else by its size, and is nothing where nothing is heated', async () => {
+    const kwh = async () => (await keeper.get('money')).species.find(({ key }) => key === 'humpback-limia')?.heatingKwh ?? 0;
+    const equipped = (lossWPerK: number | null) => ({
+      ...{ id: newId(), tankId: tank('A2'), heaterW: 100, filter: null, hasLid: true, hasIntakeGuard: false },
+      ...{ zeroDays: 7, restDays: 7, lossWPerK, override: { reason: 'measured anew' } },
+    });
+    expect(await kwh()).toBe(0);
+    await keeper.write('equip', equipped(null));
+    const bySize = await kwh();
+    await keeper.write('equip', equipped(20));
+    const { litres } = (await keeper.get('room')).racks
+      .flatMap(({ shelves }) => shelves.flatMap((one) => one.tanks))
+      .find(({ code }) => code === 'A2') ?? { litres: 0 };
+    expect((await kwh()) / bySize).toBeCloseTo(20 / usualLossWPerK(litres), 6);
+    expect(await keeper.call('equip', equipped(-3))).toMatchObject(refused('#/lossWPerK'));
   });
 });
 

@@ -1,7 +1,7 @@
 import type { Clock, Database, Reading } from '../platform';
 import type { LogService } from '../log';
 import type { BroodsService } from '../broods';
-import type { BiosecurityService, ReadinessService, RoomService } from '../room';
+import type { RoomService } from '../room';
 import type { SpeciesService } from '../species';
 import type { StockService } from '../stock';
 import { createMoney } from './money.service';
@@ -18,8 +18,6 @@ export function createSales({
   clock,
   log,
   room,
-  readiness,
-  biosecurity,
   stock,
   species,
   broods,
@@ -29,8 +27,6 @@ export function createSales({
   clock: Clock;
   log: LogService;
   room: RoomService;
-  readiness: ReadinessService;
-  biosecurity: BiosecurityService;
   stock: StockService;
   species: SpeciesService;
   broods: BroodsService;
@@ -44,7 +40,7 @@ export function createSales({
     repository,
     outlets,
     orders,
-    selling: createSelling({ clock, log, readiness, biosecurity, species, stock, outlets, orders, repository }),
+    selling: createSelling({ log, species, stock, outlets, orders, repository }),
     money: createMoney({ clock, log, room, repository, workSince }),
     trail: createTrail({ room, stock, broods, repository }),
     facts: createSalesFacts({ clock, repository }),

@@ -1,12 +1,11 @@
 import { v7 as newId } from 'uuid';
 import type { BodyOf } from '@freshet/contract/endpoints';
 import type { salesEndpoints } from '@freshet/contract/sales';
-import { BARS, labelCode, UNPAID } from '@freshet/core/sales';
-import { ILLNESS_DAYS, totalHeads } from '@freshet/core/stock';
+import { barOf, labelCode, UNPAID, type SalesView } from '@freshet/core/sales';
+import { totalHeads } from '@freshet/core/stock';
 import { exactly } from '@freshet/core/time';
 import type { LogService, Scope } from '../log';
-import { DomainError, type Clock, type Who } from '../platform';
-import type { BiosecurityService, ReadinessService } from '../room';
+import { DomainError, type Who } from '../platform';
 import type { SpeciesService } from '../species';
 import type { StockService } from '../stock';
 import { mustHaveReason, type OrdersService } from './orders.service';
@@ -16,24 +15,16 @@ import type { SalesRepository } from './sales.repository';
 type Body<Name extends keyof typeof salesEndpoints> = BodyOf<(typeof salesEndpoints)[Name]>;
 const invalid = (detail: string, pointer: string) => new DomainError('request/invalid', { detail, pointer });
 
-const DAY_MS = 86_400_000;
-
 /** Animals are handed over: they leave the ledger, with to whom, for how much, and under which code. */
 export function createSelling({
-  clock,
   log,
-  readiness,
-  biosecurity,
   species,
   stock,
   outlets,
   orders,
   repository,
 }: {
-  clock: Clock;
   log: LogService;
-  readiness: ReadinessService;
-  biosecurity: BiosecurityService;
   species: SpeciesService;
   stock: StockService;
   outlets: OutletsService;
@@ -72,17 +63,6 @@ export function createSelling({
     }),
     complaint: { tables: [complaints] },
   });
-
-  /** Why animals of these tanks do not go now; null when nothing speaks against it. */
-  async function barOf(who: Who, tankIds: readonly string[]): Promise<string | null> {
-    const since = new Date(Date.parse(clock.now()) - ILLNESS_DAYS * DAY_MS).toISOString();
-    const [{ quarantined }, seen] = await Promise.all([
-      readiness.load(who, new Map()),
-      biosecurity.repository.illnessesSince(who, since),
-    ]);
-    if (tankIds.some((tankId) => quarantined.has(tankId))) return BARS.quarantine;
-    return seen.some(({ tankId }) => tankIds.includes(tankId)) ? BARS.illness : null;
-  }
 
   async function applySale(scope: Scope, body: Body<'sell'>) {
     await orders.lockLots(
@@ -159,8 +139,8 @@ export function createSelling({
   }
 
   return {
-    /** What speaks against the sale is asked before its transaction: it reads much and locks nothing. */
-    async sell(who: Who, body: Body<'sell'>) {
+    /** What speaks against the sale is asked before its transaction: it reads much and locks nothing. @param view - the house as it is now */
+    async sell(who: Who, body: Body<'sell'>, view: SalesView) {
       const replayed = await log.replay(who, 'sale', body);
       if (replayed) return replayed;
       if (body.reason === null) {
@@ -175,10 +155,7 @@ export function createSelling({
           kinds.map(({ law }) => law),
           body.reason,
         );
-        const bar = await barOf(
-          who,
-          going.flatMap(({ tankId }) => tankId ?? []),
-        );
+        const [bar] = going.flatMap((lot) => barOf(view, lot) ?? []);
         if (bar) throw invalid(`They are in ${bar}: they may carry it to others. Say why they go all the same.`, '#/reason');
       }
       return log.record(who, { kind: 'sale', asked: body, when: exactly(body.at) }, (scope) => applySale(scope, body));

@@ -96,6 +96,7 @@ export function createStockFacts({
         lengthMm: measured.get(lot.id) ?? null,
         homeTankId: homes.get(lot.id) ?? null,
         isProven: lot.isProven,
+        isRetired: lot.isRetired,
       })),
       programmes,
       quarantines: Object.fromEntries(quarantines),

@@ -172,7 +172,7 @@ export const WATER_SUMS: readonly Sum[] = [
   },
   {
     name: 'water.rewarm',
-    prefill: { litres: 'tank.litres', fromC: 'tank.tempC', heaterW: 'tank.heaterW' },
+    prefill: { litres: 'tank.litres', fromC: 'tank.tempC', heaterW: 'tank.heaterW', lossWPerK: 'tank.lossWPerK' },
     group: 'Warmth',
     inputs: [
       litres('litres', 'Tank', '33'),

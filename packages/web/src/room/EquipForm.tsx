@@ -1,5 +1,8 @@
 import { FieldProblem, useEntryForm, useHouse } from '../data';
-import { Checkbox, EntryFormFrame, readWhole, TextField } from '../ui';
+import { FURNISHING_WORDS, FURNISHINGS, usualLossWPerK } from '@freshet/core/room';
+import { sentence } from '@freshet/core/time';
+import { Checkbox, EntryFormFrame, readNumber, readWhole, SelectField, TextField } from '../ui';
+import { CoolingFields } from './CoolingFields';
 import { formatNumber } from '@freshet/core/units';
 import type { Tank } from './layoutRoom';
 
@@ -21,6 +24,8 @@ export function EquipForm({ tank, done }: { tank: Tank; done: () => void }) {
       shelters: equipment.shelters === null ? '' : String(equipment.shelters),
       nightDropC: equipment.nightDropC === 0 ? '' : formatNumber(equipment.nightDropC * perC),
       growsAlgae: equipment.growsAlgae,
+      furnishing: equipment.furnishing ?? '',
+      lossWPerK: equipment.lossWPerK === null ? '' : String(equipment.lossWPerK),
     },
     toBody(values) {
       const heaterW = values.heaterW.trim() === '' ? 0 : Number(values.heaterW.replace(/\s*w$/i, '').replace(',', '.'));
@@ -38,13 +43,15 @@ export function EquipForm({ tank, done }: { tank: Tank; done: () => void }) {
         shelters: values.shelters.trim() === '' ? null : readWhole('shelters', values.shelters),
         nightDropC,
         growsAlgae: values.growsAlgae,
+        furnishing: FURNISHINGS.find((one) => one === values.furnishing) ?? null,
+        lossWPerK: readNumber('lossWPerK', values.lossWPerK, 'Give W for each °C, or leave it empty.'),
         version: equipment.version,
       };
     },
     label: () => `${tank.code}: equipment noted`,
     done,
   });
-  const { register, formState } = entry.form;
+  const { register, formState, setValue } = entry.form;
   const { errors } = formState;
   const flag = (name: 'hasLid' | 'hasIntakeGuard' | 'growsAlgae', label: string) => (
     <Checkbox {...register(name)}>{label}</Checkbox>
@@ -79,6 +86,30 @@ export function EquipForm({ tank, done }: { tank: Tank; done: () => void }) {
         hint="Empty where it is not. So much of a swing is then no fault of heater or probe."
         error={errors.nightDropC?.message}
         {...register('nightDropC')}
+      />
+      <SelectField
+        label="What stands in it"
+        hint="Young that must be caught again are not sent where nobody can be caught."
+        error={errors.furnishing?.message}
+        {...register('furnishing')}
+      >
+        <option value="">not noted</option>
+        {FURNISHINGS.map((one) => (
+          <option key={one} value={one}>
+            {sentence(FURNISHING_WORDS[one])}
+          </option>
+        ))}
+      </SelectField>
+      <TextField
+        label="Heat it loses, W for each °C warmer than the room"
+        inputMode="decimal"
+        hint={`Empty: by its size, about ${formatNumber(usualLossWPerK(tank.litres))}. What its heating costs rests on it.`}
+        error={errors.lossWPerK?.message}
+        {...register('lossWPerK')}
+      />
+      <CoolingFields
+        litres={tank.litres}
+        found={(loss) => setValue('lossWPerK', loss.toFixed(loss < 10 ? 1 : 0), { shouldDirty: true })}
       />
       <div className="grid gap-4 sm:grid-cols-2">
         <TextField

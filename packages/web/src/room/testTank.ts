@@ -25,6 +25,8 @@ export const testTank = (code: string, shelfId: string, leftCm: number, more: Pa
     shelters: null,
     nightDropC: 0,
     growsAlgae: false,
+    furnishing: null,
+    lossWPerK: null,
     version: null,
   },
   ...more,

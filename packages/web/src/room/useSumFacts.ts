@@ -38,6 +38,7 @@ export function useSumFacts(
     for (const reading of readings.data ?? []) facts[`tank.${reading.quantity}`] = reading.value;
     facts['tank.litres'] = tank?.litres ?? null;
     facts['tank.heaterW'] = tank && tank.equipment.heaterW > 0 ? tank.equipment.heaterW : null;
+    facts['tank.lossWPerK'] = tank?.equipment.lossWPerK ?? null;
     facts['tank.tempC'] = life.data?.find((one) => one.tankId === tankId)?.tempC?.value ?? null;
     facts['tank.ppmPerDay'] = regime.data?.production?.ppmPerDay ?? null;
   }

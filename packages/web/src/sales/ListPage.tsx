@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { NEVER_RELEASE, type ReadyList } from '@freshet/core/sales';
+import { ANY_WISH, NEVER_RELEASE, type ReadyList } from '@freshet/core/sales';
 import { formatDay } from '@freshet/core/time';
 import { useGet, useHouse } from '../data';
 import { saveFile } from '../print';
@@ -136,7 +136,7 @@ function Editor({ ready }: { ready: ReadyList }) {
 
 /** A list to send: what can go, in chosen columns, with one's own words on top. */
 export function ListPage() {
-  const { reply, answer } = useHouseWork('ready', (facts, now) => salesWork().ready(facts, now));
+  const { reply, answer } = useHouseWork('ready', (facts, now) => salesWork().ready(facts, now, ANY_WISH));
   return (
     <>
       <SalesHead title="A list to send" about="What can go now, as a PDF, a page or a table file.">

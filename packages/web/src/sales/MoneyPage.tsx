@@ -53,7 +53,7 @@ function Table({ rows, currency, isDear }: { rows: readonly Paid[]; currency: st
               <td className="px-2 py-1 font-mono">{row.ready || '–'}</td>
               <td className="px-2 py-1 font-mono">{showRound(row.incomeCents, currency)}</td>
               <td className="px-2 py-1 font-mono">{showRound(row.costCents, currency)}</td>
-              <td className={`px-2 py-1 font-mono font-semibold ${netOf(row, isDear) < 0 ? 'text-rust' : ''}`}>
+              <td className={`px-2 py-1 font-mono font-semibold ${netOf(row, isDear) < -LOSS_CENTS ? 'text-rust' : ''}`}>
                 {showRound(netOf(row, isDear), currency)}
               </td>
               <td className="px-2 py-1 font-mono">{showMoney(row.perFishCents, currency)}</td>
@@ -65,6 +65,9 @@ function Table({ rows, currency, isDear }: { rows: readonly Paid[]; currency: st
     </div>
   );
 }
+
+/** Sums that rest on guesses are told to the whole unit: less than half of one is none. */
+const LOSS_CENTS = 50;
 
 /** A year for the book-keeper: every row as it was noted. */
 function toCsv(money: Money, sold: Reply<'sold'>, day: (at: string) => string): string {
@@ -108,7 +111,13 @@ function Books({ money, year, setYear }: { money: Money; year: string; setYear: 
   return (
     <>
       <SalesHead
-        title={`About ${showRound(net, currency)} left over`}
+        title={
+          Math.abs(net) < LOSS_CENTS
+            ? 'It about pays for itself'
+            : net < 0
+              ? `About ${showRound(-net, currency)} short`
+              : `About ${showRound(net, currency)} left over`
+        }
         about={`${formatDay(money.from, house.today)} to ${formatDay(money.to, house.today)}, after food, heat, water and the days of the tanks. Work is not in it.`}
       >
         <SelectField

@@ -2,6 +2,7 @@ import { useRef } from 'react';
 import { useFieldArray } from 'react-hook-form';
 import { v7 as newId } from 'uuid';
 import { MOST_LINES, UNPAID, WANTED_SEXES, type Filled, type WantedSex } from '@freshet/core/sales';
+import { formatDay } from '@freshet/core/time';
 import { FieldProblem, useEntryForm, useGet, useHouse, type Reply } from '../data';
 import { Button, Checkbox, DayField, EntryFormFrame, Loaded, readNumber, readWhole, SelectField, TextField } from '../ui';
 import { salesWork, type AskedLine } from '../workers';
@@ -10,6 +11,17 @@ import { moneyOf, priceAt, typedMoney } from './money';
 type Order = Reply<'orders'>[number];
 const SEX_WORDS: Record<WantedSex, string> = { any: 'as they come', male: 'males', female: 'females' };
 const EMPTY_LINE = { lineId: '', speciesKey: '', sex: 'any' as WantedSex, leastMm: '', heads: '', price: '', broodId: '' };
+
+/** When an outlet meets, and whether the day asked for is one of those. */
+function meetsWords(dates: readonly string[], dueOn: string, today: string): string {
+  const ahead = dates.filter((day) => day >= today).sort();
+  if (ahead.length === 0) return 'No day of theirs is known ahead.';
+  const days = ahead
+    .slice(0, 3)
+    .map((day) => formatDay(day, today))
+    .join(', ');
+  return dueOn !== '' && !ahead.includes(dueOn) ? `Not one of their days: ${days}.` : `They meet ${days}.`;
+}
 
 /** Lines as they are typed; what was set aside for a line that stays as it was stays. */
 function valuesOf(order: Order | null) {
@@ -91,7 +103,7 @@ function Form({
   const { register, control, formState, watch, setValue, getValues } = entry.form;
   const { errors } = formState;
   const { fields, append, remove } = useFieldArray({ control, name: 'lines' });
-  const [lines, outletId] = watch(['lines', 'outletId']);
+  const [lines, outletId, dueOn] = watch(['lines', 'outletId', 'dueOn']);
   const outlet = known.find((one) => one.outletId === outletId);
   /** Fish are chosen as the order is sent: out of the house as it is now. */
   const submit = async (event: { preventDefault(): void }) => {
@@ -131,7 +143,14 @@ function Form({
             </option>
           ))}
         </SelectField>
-        <DayField control={control} name="dueOn" towards="ahead" label="By when" error={errors.dueOn?.message} />
+        <DayField
+          control={control}
+          name="dueOn"
+          towards="ahead"
+          label="By when"
+          hint={outlet && outlet.dates.length > 0 ? meetsWords(outlet.dates, dueOn, house.today) : undefined}
+          error={errors.dueOn?.message}
+        />
       </div>
       {fields.map((field, i) => {
         const wrong = errors.lines?.[i];

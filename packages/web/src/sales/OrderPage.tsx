@@ -50,6 +50,8 @@ function OpenOrderPage({ open, order, facts }: { open: OpenOrder; order: Order |
   const currency = useCurrency();
   const outlook = answer?.made.find(({ orderId }) => orderId === open.orderId);
   const cents = order?.lines.reduce((sum, line) => sum + line.cents * line.heads, 0) ?? null;
+  const outlets = useGet(order ? 'outlets' : null);
+  const outlet = outlets.data?.find(({ outletId }) => outletId === order?.outletId) ?? null;
   const close = () => setAsking(null);
   const hasPicks = (picks.answer?.made.length ?? 0) > 0;
   return (
@@ -98,7 +100,14 @@ function OpenOrderPage({ open, order, facts }: { open: OpenOrder; order: Order |
             : 'The keeper chooses who goes.'}
         </Empty>
       ) : (
-        <PackingSheet stops={picks.answer.made} open={open} order={order ?? null} facts={facts} currency={currency} />
+        <PackingSheet
+          stops={picks.answer.made}
+          open={open}
+          order={order ?? null}
+          facts={facts}
+          currency={currency}
+          outlet={outlet}
+        />
       )}
       <p className="mt-3 text-note text-quiet">
         {NEVER_RELEASE} Business, transport and animal-welfare rules differ by place, and so does who may buy.

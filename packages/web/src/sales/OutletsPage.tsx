@@ -10,6 +10,7 @@ import { saveFile } from '../print';
 import { showMoney } from './money';
 import { OutletForm } from './OutletForm';
 import { SalesHead } from './SalesHead';
+import { Takings } from './Takings';
 import { useCurrency } from './useCurrency';
 
 type Outlet = Reply<'outlets'>[number];
@@ -133,17 +134,20 @@ export function OutletsPage() {
               A shop, a club auction, an exchange, a neighbour: note them before the spawning, for more come than one thinks.
             </Empty>
           ) : (
-            <ul className="border border-ink bg-sheet">
-              {outlets.map((outlet) => (
-                <Row
-                  key={outlet.outletId}
-                  outlet={outlet}
-                  currency={currency}
-                  change={() => setAsking({ outlet, is: 'form' })}
-                  erase={() => setAsking({ outlet, is: 'erase' })}
-                />
-              ))}
-            </ul>
+            <>
+              <ul className="border border-ink bg-sheet">
+                {outlets.map((outlet) => (
+                  <Row
+                    key={outlet.outletId}
+                    outlet={outlet}
+                    currency={currency}
+                    change={() => setAsking({ outlet, is: 'form' })}
+                    erase={() => setAsking({ outlet, is: 'erase' })}
+                  />
+                ))}
+              </ul>
+              <Takings outlets={outlets} currency={currency} />
+            </>
           )
         }
       </Loaded>

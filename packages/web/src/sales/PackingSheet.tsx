@@ -4,7 +4,7 @@ import { packedOf } from './packed';
 import { allInUnits, formatNumber } from '@freshet/core/units';
 import { showVolume, useGet, useHouse, type Reply } from '../data';
 import { saveFile } from '../print';
-import { Button, Loaded, Segmented, TextField, Why } from '../ui';
+import { Button, Loaded, Notice, Segmented, TextField, Why } from '../ui';
 
 type Order = Reply<'orders'>[number];
 type Species = Reply<'species'>[number];
@@ -26,6 +26,7 @@ function Sheet({
   facts,
   species,
   currency,
+  outlet,
 }: {
   stops: readonly PickStop[];
   open: OpenOrder;
@@ -33,6 +34,8 @@ function Sheet({
   facts: Reply<'house'>;
   species: readonly Species[];
   currency: string;
+  /** Who they go to, where the reader may know. */
+  outlet: { name: string; bagsMost: number | null } | null;
 }) {
   const house = useHouse();
   const lots = useGet('lots');
@@ -89,6 +92,12 @@ function Sheet({
           onChange={setGas}
         />
       </div>
+      {outlet?.bagsMost != null && bags > outlet.bagsMost && (
+        <Notice className="m-3">
+          {outlet.name} takes {outlet.bagsMost} bags at most, and these are {bags}: take larger bags, bring fewer, or leave some
+          for the next time.
+        </Notice>
+      )}
       <table className="w-full">
         <thead>
           <tr className="border-b border-rule text-left text-note text-quiet">

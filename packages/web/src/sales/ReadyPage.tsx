@@ -1,12 +1,14 @@
 import { useState } from 'react';
-import type { OverStock, ReadyList } from '@freshet/core/sales';
+import type { OverStock, ReadyList, SpareBreeders } from '@freshet/core/sales';
 import { formatDate } from '@freshet/core/time';
 import { useHouse } from '../data';
 import { Button, ButtonLink, Dialog, Empty, Loaded, Loading, Notice } from '../ui';
 import { salesWork, useHouseWork } from '../workers';
 import { ReadyRow } from './ReadyRow';
+import { ReadyWishes, useNarrowed, type Narrowed } from './ReadyWishes';
 import { SalesHead } from './SalesHead';
-import { SellForm } from './SellForm';
+import { SellForm, type Going } from './SellForm';
+import { Spare } from './Spare';
 
 /** What comes new of each species, week by week. */
 function Calendar({ list }: { list: ReadyList }) {
@@ -73,34 +75,86 @@ function Over({ over }: { over: readonly OverStock[] }) {
   );
 }
 
-function Ready({ list, over, sell }: { list: ReadyList; over: readonly OverStock[]; sell: ((broodId: string) => void) | null }) {
+/** Broods that answer to what was asked. */
+const ofSpecies = (list: ReadyList, species: string): ReadyList => ({
+  ...list,
+  rows: list.rows.filter(({ speciesKey }) => species === '' || speciesKey === species),
+  calendar: list.calendar.filter(({ speciesKey }) => species === '' || speciesKey === species),
+});
+
+/** What is counted, in words. */
+function countedWords({ wish }: Narrowed): string {
+  const who = wish.sex === 'any' ? '' : wish.sex === 'male' ? 'males ' : 'females ';
+  const size = wish.leastMm === null ? 'of sale size' : `of ${wish.leastMm} mm or more`;
+  return `${who}${size} now`;
+}
+
+function Ready({
+  list,
+  over,
+  spare,
+  narrowed,
+  isYoung,
+  sell,
+}: {
+  list: ReadyList;
+  over: readonly OverStock[];
+  spare: readonly SpareBreeders[];
+  narrowed: Narrowed;
+  /** Whether any young of the house grow towards a sale, answering to what is asked or not. */
+  isYoung: boolean;
+  sell: ((going: Going) => void) | null;
+}) {
   const now = list.rows.reduce((sum, row) => sum + row.now.mid, 0);
   const cautions = [...new Set(list.rows.flatMap(({ law, speciesName }) => (law ? [`${speciesName}: ${law}`] : [])))];
+  const isOf = ({ speciesKey }: { speciesKey: string }) => narrowed.species === '' || speciesKey === narrowed.species;
   return (
     <>
-      <section aria-label="Ready" className="mb-3 border border-ink bg-sheet">
-        <div className="flex flex-wrap items-baseline justify-between gap-3 border-b border-ink px-3 py-2">
-          <h2>
-            {now} of sale size now{' '}
-            <span className="font-normal text-quiet">
-              in {list.rows.filter((row) => row.now.mid > 0).length} of {list.rows.length} broods
-            </span>
-          </h2>
-          <span className="text-note text-quiet">now, then sixteen weeks; line: nine in ten</span>
-        </div>
-        <ul>
-          {list.rows.map((row) => (
-            <ReadyRow key={row.broodId} row={row} sell={sell && row.now.high > 0 ? () => sell(row.broodId) : null} />
-          ))}
-        </ul>
-      </section>
-      <Over over={over} />
+      {isYoung && (
+        <section aria-label="Ready" className="mb-3 border border-ink bg-sheet">
+          <div className="flex flex-wrap items-baseline justify-between gap-3 border-b border-ink px-3 py-2">
+            <h2>
+              {now} {countedWords(narrowed)}{' '}
+              <span className="font-normal text-quiet">
+                in {list.rows.filter((row) => row.now.mid > 0).length} of {list.rows.length} broods
+              </span>
+            </h2>
+            <span className="text-note text-quiet">now, then sixteen weeks; line: nine in ten</span>
+          </div>
+          {list.rows.length === 0 ? (
+            <p className="px-3 py-4 text-quiet">
+              {narrowed.wish.sex === 'any'
+                ? 'No brood answers to that.'
+                : 'No brood answers to that: only sexed animals count here.'}
+            </p>
+          ) : (
+            <ul>
+              {list.rows.map((row) => (
+                <ReadyRow
+                  key={row.broodId}
+                  row={row}
+                  sell={sell && row.now.high > 0 ? () => sell({ broodId: row.broodId }) : null}
+                />
+              ))}
+            </ul>
+          )}
+        </section>
+      )}
+      <Over over={over.filter(isOf)} />
+      <Spare
+        spare={spare.filter(isOf)}
+        sell={
+          sell &&
+          (({ lotId, males, females }) =>
+            sell({ lotId, heads: males + females, sex: females === 0 ? 'males' : males === 0 ? 'females' : 'any' }))
+        }
+      />
       {cautions.map((words) => (
         <Notice key={words} className="mb-3">
           {words}
         </Notice>
       ))}
-      <Calendar list={list} />
+      {list.calendar.length > 0 && <Calendar list={list} />}
       <p className="mt-3 text-note text-quiet">
         Numbers by length alone: look them over before you promise any. Business, transport and animal-welfare rules differ by
         place; some kinds may not be sold without a licence. Never release animals or plants.
@@ -112,8 +166,10 @@ function Ready({ list, over, sell }: { list: ReadyList; over: readonly OverStock
 /** What can be sold, and when. */
 export function ReadyPage() {
   const house = useHouse();
-  const [selling, setSelling] = useState<{ broodId: string | null } | null>(null);
-  const { reply, answer } = useHouseWork('ready', (facts, now) => salesWork().ready(facts, now));
+  const narrowed = useNarrowed();
+  const { wish, species } = narrowed;
+  const [selling, setSelling] = useState<{ going: Going } | null>(null);
+  const { reply, answer } = useHouseWork(`ready ${JSON.stringify(wish)}`, (facts, now) => salesWork().ready(facts, now, wish));
   return (
     <>
       <SalesHead
@@ -123,7 +179,7 @@ export function ReadyPage() {
         {house.may('keeper') && (
           <>
             <ButtonLink to="/sales/list">A list to send</ButtonLink>
-            <Button look="main" onClick={() => setSelling({ broodId: null })}>
+            <Button look="main" onClick={() => setSelling({ going: null })}>
               Hand over
             </Button>
           </>
@@ -133,21 +189,27 @@ export function ReadyPage() {
         {() =>
           !answer ? (
             <Loading what="the list" />
-          ) : answer.made.list.rows.length === 0 ? (
+          ) : !answer.made.isYoung && answer.made.spare.length === 0 ? (
             <Empty title="Nothing grows towards a sale yet">
               When a brood feeds, it shows here with how many of it will be of sale size, and when.
             </Empty>
           ) : (
-            <Ready
-              list={answer.made.list}
-              over={answer.made.over}
-              sell={house.may('keeper') ? (broodId) => setSelling({ broodId }) : null}
-            />
+            <>
+              {answer.made.isYoung && <ReadyWishes narrowed={narrowed} kinds={answer.made.kinds} grades={answer.made.grades} />}
+              <Ready
+                list={ofSpecies(answer.made.list, species)}
+                over={answer.made.over}
+                spare={answer.made.spare}
+                narrowed={narrowed}
+                isYoung={answer.made.isYoung}
+                sell={house.may('keeper') ? (going) => setSelling({ going }) : null}
+              />
+            </>
           )
         }
       </Loaded>
       <Dialog title="Hand over" open={selling !== null} onClose={() => setSelling(null)}>
-        {selling && <SellForm broodId={selling.broodId} done={() => setSelling(null)} />}
+        {selling && <SellForm going={selling.going} done={() => setSelling(null)} />}
       </Dialog>
     </>
   );

@@ -19,30 +19,35 @@ function lotsOf(life: Reply<'tankLife'>, broodId: string | null): Lot[] {
 const headsOf = ({ males, females, unsexed }: Lot) => males + females + unsexed;
 const lotWords = (lot: Lot) => `${lot.code}: ${headsOf(lot)} ${lot.speciesName.toLowerCase()}${lot.name ? `, ${lot.name}` : ''}`;
 
+/** Who is asked for before anything is typed: a brood, some of a lot, or nobody yet. */
+export type Going = { broodId: string } | { lotId: string; heads: number; sex: 'any' | 'males' | 'females' } | null;
+
 function Form({
   life,
   outlets,
   money,
-  broodId,
+  going,
   done,
 }: {
   life: Reply<'tankLife'>;
   outlets: Reply<'outlets'>;
   money: Reply<'money'> | undefined;
-  broodId: string | null;
+  going: Going;
   done: () => void;
 }) {
   const house = useHouse();
   const ids = useRef({ saleId: newId(), outletId: newId(), soldId: newId() });
-  const lots = lotsOf(life, broodId);
+  const lots = lotsOf(life, going && 'broodId' in going ? going.broodId : null);
   const known = outlets.filter(({ erased }) => !erased);
-  const firstPrice = broodId === null ? undefined : priceAt(known[0], lots[0]?.speciesKey);
+  const chosen =
+    going === null ? null : 'lotId' in going ? (lots.find(({ id }) => id === going.lotId) ?? null) : (lots[0] ?? null);
+  const firstPrice = chosen ? priceAt(known[0], chosen.speciesKey) : undefined;
   const entry = useEntryForm({
     name: 'sell',
     defaults: {
-      lotId: broodId === null ? '' : (lots[0]?.id ?? ''),
-      heads: '',
-      sex: 'any',
+      lotId: chosen?.id ?? '',
+      heads: going && 'heads' in going ? String(going.heads) : '',
+      sex: going && 'sex' in going ? going.sex : 'any',
       outletId: known[0]?.outletId ?? SOMEBODY_NEW,
       newKind: 'shop' as OutletKind,
       newName: '',
@@ -210,7 +215,7 @@ function Form({
 }
 
 /** Animals are handed over: how many, to whom, for how much, and what each cost. */
-export function SellForm({ broodId, done }: { broodId: string | null; done: () => void }) {
+export function SellForm({ going, done }: { going: Going; done: () => void }) {
   const life = useGet('tankLife');
   const outlets = useGet('outlets');
   const money = useGet('money');
@@ -218,7 +223,7 @@ export function SellForm({ broodId, done }: { broodId: string | null; done: () =
     <Loaded reply={life} what="who lives where">
       {(living) => (
         <Loaded reply={outlets} what="who fish go to">
-          {(known) => <Form life={living} outlets={known} money={money.data} broodId={broodId} done={done} />}
+          {(known) => <Form life={living} outlets={known} money={money.data} going={going} done={done} />}
         </Loaded>
       )}
     </Loaded>

@@ -96,7 +96,7 @@ export function SoldPage() {
         falls as more go. Of a sale, undo in the log.
       </p>
       <Dialog title="Hand over" open={selling} onClose={() => setSelling(false)}>
-        {selling && <SellForm broodId={null} done={() => setSelling(false)} />}
+        {selling && <SellForm going={null} done={() => setSelling(false)} />}
       </Dialog>
     </>
   );

@@ -7,7 +7,11 @@ export const showMoney = (cents: number | null, currency: string): string =>
 
 /** A sum that rests on guesses: without its cents. */
 export const showRound = (cents: number, currency: string): string =>
-  formatMoney(Math.round(cents / 100) * 100, currency).replace(/\.00$/, '');
+  // Adding nothing takes the sign off a loss that rounds to none.
+  formatMoney(Math.round(cents / 100) * 100 + 0, currency).replace(/\.00$/, '');
+
+/** Less than this is nothing. */
+const LEAST_CENTS = 0.5;
 
 /** A rate that rests on guesses, to two figures. */
 export const showRate = (cents: number, currency: string): string =>
@@ -16,7 +20,7 @@ export const showRate = (cents: number, currency: string): string =>
     currency,
     currencyDisplay: 'narrowSymbol',
     maximumSignificantDigits: 2,
-  }).format(cents / 100);
+  }).format(Math.abs(cents) < LEAST_CENTS ? 0 : cents / 100);
 
 /** Cents out of what was typed; nothing typed is nothing asked. @throws {FieldProblem} at the field where it is no amount */
 export function moneyOf(field: string, text: string): number {

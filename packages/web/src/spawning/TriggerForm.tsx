@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { rewarm } from '@freshet/core/room';
+import { rewarm, usualLossWPerK } from '@freshet/core/room';
 import { stepsWords, type Recipe } from '@freshet/core/spawning';
 import { tryCompute } from '@freshet/core/errors';
 import { lapse } from '@freshet/core/time';
@@ -20,8 +20,6 @@ import {
 import { useSumFacts } from '../room';
 import { useOwnHistory } from './useOwnHistory';
 
-/** Loss of warmth of a covered tank, W/K, by its volume: a starting point where its own was not measured. */
-const lossOf = (litres: number) => 0.19 * litres ** (2 / 3);
 const ROOM_C = 21;
 
 interface Values {
@@ -109,7 +107,14 @@ export function TriggerForm({
   const back =
     tank && heaterW && before !== null && result?.tempC != null && result.tempC < before
       ? tryCompute(() =>
-          rewarm({ litres: tank, fromC: result.tempC ?? before, toC: before, heaterW, airC: ROOM_C, lossWPerK: lossOf(tank) }),
+          rewarm({
+            litres: tank,
+            fromC: result.tempC ?? before,
+            toC: before,
+            heaterW,
+            airC: ROOM_C,
+            lossWPerK: facts['tank.lossWPerK'] ?? usualLossWPerK(tank),
+          }),
         )
       : null;
   const water = waters.data?.find(({ id }) => id === waterId);

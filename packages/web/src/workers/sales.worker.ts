@@ -8,12 +8,15 @@ import {
   overStockOf,
   pickStops,
   readyList,
+  spareBreeders,
   type Filled,
   type OrderLine,
   type OrderOutlook,
   type OverStock,
   type PickStop,
   type ReadyList,
+  type ReadyWish,
+  type SpareBreeders,
 } from '@freshet/core/sales';
 
 /** Lines to be filled: what is asked for, before anybody is chosen. */
@@ -22,14 +25,32 @@ export type AskedLine = Pick<OrderLine, 'lineId' | 'speciesKey' | 'sex' | 'least
 export interface ReadyView {
   list: ReadyList;
   over: OverStock[];
+  /** Grown animals the house could do without. */
+  spare: SpareBreeders[];
+  /** Classes that young were sorted into, in any brood. */
+  grades: string[];
+  /** Whether any young grow towards a sale. */
+  isYoung: boolean;
+  /** Their species, and those of whom some could be spared, by key and name. */
+  kinds: [key: string, name: string][];
 }
 
 /** What can go and to whom, worked out away from the page. */
 const SALES = {
-  ready: (facts: HouseFacts, now: string): ReadyView => {
+  ready: (facts: HouseFacts, now: string, wish: ReadyWish): ReadyView => {
     const view = readHouse(facts, now);
-    const list = readyList(view);
-    return { list, over: overStocked(view, list) };
+    const all = readyList(view);
+    const isAll = wish.sex === 'any' && wish.leastMm === null && wish.grade === null;
+    const spare = spareBreeders(view);
+    const kinds = new Map([...all.rows, ...spare].map(({ speciesKey, speciesName }) => [speciesKey, speciesName]));
+    return {
+      list: isAll ? all : readyList(view, wish),
+      over: overStocked(view, all),
+      spare,
+      isYoung: all.rows.length > 0,
+      kinds: [...kinds].sort((a, b) => (a[1] < b[1] ? -1 : 1)),
+      grades: [...new Set(all.rows.flatMap(({ grades }) => grades))].sort(),
+    };
   },
   orders: (facts: HouseFacts, now: string): OrderOutlook[] => orderOutlooks(readHouse(facts, now)),
   fill: (facts: HouseFacts, now: string, lines: readonly AskedLine[], orderId: string | null): Filled[] =>

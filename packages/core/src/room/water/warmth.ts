@@ -73,3 +73,6 @@ export function lossFromCooling(input: { litres: number; startC: number; endC: n
     );
   return { lossWPerK: (JOULE_PER_LITRE_K * litres * Math.log(ratio)) / (3600 * hours) };
 }
+
+/** Heat a tank loses for each degree, W: by its surface, as a glass tank under a cover does. A guess until its own cooling was measured. */
+export const usualLossWPerK = (litres: number): number => 0.3 * litres ** (2 / 3);

@@ -1,0 +1,101 @@
+import { QueryTypes } from 'sequelize';
+import { seedDemo } from '../packages/server/src/app/seedDemo';
+import { compose } from '../packages/server/src/app/compose';
+import { fixedClock, migrator, openDatabase, type Database, type Who } from '../packages/server/src/platform';
+import { orderOutlooks, overStocked, readyList } from '../packages/core/src/sales';
+import { multiply, percentile95 } from './largeHouse';
+
+// What can go, and the pages of sales, with more than 2000 lots and five years of sales, beside the same rows read by hand-written SQL on the
+// same pool.
+
+const NOW = '2026-11-24T07:12:00.000Z';
+const TIMES = 30;
+const YEARS = 5;
+const RUNS = 6;
+const say = (line: string) => process.stdout.write(`${line}\n`);
+
+/** The sales of the house again and again, month by month before those there are. */
+async function sellMore(database: Database, houseId: string): Promise<void> {
+  const columns = await database.sequelize.query<{ name: string }>(
+    "SELECT column_name name FROM information_schema.columns WHERE table_schema = DATABASE() AND table_name = 'sold_lots' AND extra NOT LIKE '%GENERATED%'",
+    { type: QueryTypes.SELECT },
+  );
+  const names = columns.map(({ name }) => name);
+  for (let month = 1; month < YEARS * 12; month++) {
+    const values = names.map((name) =>
+      name === 'id'
+        ? `CONCAT('${(month + 16).toString(16)}', SUBSTRING(id, 3))`
+        : name === 'at'
+          ? `at - INTERVAL ${month} MONTH`
+          : name,
+    );
+    await database.sequelize.query(
+      `INSERT INTO sold_lots (${names.join(', ')}) SELECT ${values.join(', ')} FROM sold_lots WHERE house_id = :houseId AND id LIKE '01%'`,
+      { replacements: { houseId }, type: QueryTypes.RAW },
+    );
+  }
+  await database.sequelize.query('ANALYZE TABLE sold_lots', { type: QueryTypes.SELECT });
+}
+
+async function main(): Promise<void> {
+  let statements: string[] = [];
+  const database = openDatabase(process.env.FRESHET_DATABASE_URL ?? '', (sql) =>
+    statements.push(sql.replace(/^Executing \([^)]*\): /, '')),
+  );
+  await migrator(database).up();
+  await seedDemo(database, NOW);
+  const services = compose({ database, clock: fixedClock(NOW) });
+  const [houseId = ''] = await services.accounts.repository.houseIds();
+  const who: Who = database.reading({
+    userId: houseId,
+    name: 'bench',
+    houseId,
+    role: 'keeper',
+    timeZone: 'Europe/Dublin',
+    temperatureUnit: 'degC',
+    volumeUnit: 'L',
+  } as const);
+  await multiply(database, houseId, TIMES);
+  await sellMore(database, houseId);
+  const changed = () =>
+    database.sequelize.query('UPDATE houses SET revision = revision + 1', { type: QueryTypes.UPDATE, logging: false });
+  await changed();
+  const counted = async (sql: string) =>
+    (await database.sequelize.query<{ n: number }>(sql, { type: QueryTypes.SELECT, logging: false }))[0]?.n ?? 0;
+  say(
+    `${await counted('SELECT COUNT(*) n FROM lots WHERE live = 1 AND heads > 0')} living lots of ${await counted('SELECT COUNT(*) n FROM lots')}, ${await counted('SELECT COUNT(*) n FROM sold_lots')} sales in ${YEARS} years`,
+  );
+  const { outlets, money, orders } = services.sales;
+  const forecast = async () => {
+    const view = await services.house.view(who);
+    const list = readyList(view);
+    return [list, overStocked(view, list), orderOutlooks(view, list)];
+  };
+  const anew = (work: () => Promise<unknown>) => async () => {
+    await changed();
+    await work();
+  };
+  const cases: [string, () => Promise<unknown>][] = [
+    ['ready list and forecast after a write', anew(forecast)],
+    ['outlets', () => outlets.list(who)],
+    ['what outlets took by month', () => outlets.takings(who)],
+    ['orders after a write', anew(async () => orders.list(who, await services.house.view(who)))],
+    ['handed over, after a write', anew(async () => money.sold(who, await services.house.view(who)))],
+    ['did it pay, after a write', anew(async () => money.reply(who, await services.house.view(who), undefined))],
+  ];
+  for (const [name, work] of cases) {
+    statements = [];
+    await work();
+    // The same rows by hand: the statements' rows and columns, read by the driver without a model, as many at once.
+    const byHand = statements.filter((sql) => sql.startsWith('SELECT'));
+    const plain = () =>
+      Promise.all(byHand.map((sql) => database.sequelize.query(sql, { type: QueryTypes.SELECT, raw: true, logging: false })));
+    const [ours, theirs] = [await percentile95(work, RUNS), await percentile95(plain, RUNS)];
+    say(
+      `${name}: ${ours.toFixed(0)} ms, ${(ours / theirs).toFixed(2)} times the same rows by SQL (${byHand.length} statements, aim: at most 2)`,
+    );
+  }
+  await database.close();
+}
+
+await main();
