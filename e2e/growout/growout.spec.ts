@@ -138,6 +138,7 @@ test('young are looked at for faults, and the flow of their species tells it', a
   await dialog(page).getByLabel('humane end').fill('1');
   await expect(dialog(page).getByText(/Freshet gives none/)).toBeVisible();
   await dialog(page).getByLabel('hold back as breeders').fill('12');
+  await expect(dialog(page).getByText(/bred among themselves, young inbred by \d+ %/)).toBeVisible();
   await dialog(page).getByRole('button', { name: 'Log what was seen' }).click();
   await expect(dialog(page).getByText('More are decided than were looked at.')).toBeVisible();
   await dialog(page).getByLabel('hold back as breeders').fill('4');

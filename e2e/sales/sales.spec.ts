@@ -112,6 +112,48 @@ test('the sitter sees what to catch, and neither who buys nor for how much', asy
   await expect(page.getByText(/may not|not allowed|only for/i).first()).toBeVisible();
 });
 
+test('what can go is narrowed by species, sex and length; what was asked stands in the address', async ({ page }) => {
+  await enter(page, 'keeper', '/sales');
+  const ready = page.getByRole('region', { name: 'Ready' });
+  await page.getByLabel('Species').selectOption({ label: 'Odessa barb' });
+  await expect(ready.getByRole('listitem')).toHaveCount(1);
+  await expect(ready.getByRole('heading')).toHaveText(/^6 of sale size now/);
+  await page.getByLabel('At least, mm').fill('600');
+  await expect(page.getByText('A length in mm, up to 500.')).toBeVisible();
+  await page.getByLabel('At least, mm').fill('60');
+  await expect(ready.getByRole('heading')).toHaveText(/^0 of 60 mm or more now/);
+  await page.getByLabel('Sex').selectOption({ label: 'males' });
+  await expect(ready.getByText('only sexed animals count here', { exact: false })).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('At least, mm')).toHaveValue('60');
+});
+
+test('more bags than an auction takes, and a day on which it does not meet, are said', async ({ page }) => {
+  await enter(page, 'keeper', '/sales/outlets');
+  const month = page.getByRole('region', { name: 'What goes, and for how much' });
+  await month.getByLabel('Outlet').selectOption({ label: 'Marrow & District Fishkeepers’ auction' });
+  await expect(month.getByRole('listitem')).toHaveCount(1);
+  await expect(month.getByRole('img', { name: /^Ranchu goldfish: 2026-\d\d 19 at €/ })).toBeVisible();
+  const mostBags = async (count: string) => {
+    await page.goto('/sales/outlets');
+    await page.getByRole('button', { name: 'Change Marrow & District Fishkeepers’ auction' }).click();
+    await dialog(page).getByLabel('Bags at most').fill(count);
+    await dialog(page).getByRole('button', { name: /^Keep/ }).click();
+    await expect(dialog(page)).toBeHidden();
+  };
+  await mostBags('1');
+  await page.getByRole('link', { name: 'Orders' }).click();
+  await page.getByRole('link', { name: /^Order 3/ }).click();
+  await page.getByRole('button', { name: 'Change' }).click();
+  await dialog(page).getByLabel('By when', { exact: true }).fill('in 4 days');
+  await expect(dialog(page).getByText(/^Not one of their days: Sun 6 Dec/)).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.getByRole('radio', { name: '1 L' }).click();
+  await page.getByLabel('Hours on the way').fill('40');
+  await expect(page.getByText(/auction takes one bag at most, and these are \d+/)).toBeVisible();
+  await mostBags('20');
+});
+
 test('a complaint is traced from a label to sisters sold elsewhere, and is kept', async ({ page }) => {
   await enter(page, 'keeper', '/sales/sold');
   const code = await page.getByRole('row').filter({ hasText: 'angelfish' }).first().getByRole('link').innerText();

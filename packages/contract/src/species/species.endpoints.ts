@@ -116,6 +116,7 @@ export const SpeciesReply = v.object({
   initials: v.string(),
   caution: v.optional(v.string()),
   law: v.nullable(v.string()),
+  colourAt: v.nullable(v.number()),
   start: v.picklist(['laid', 'carried', 'born']),
   guards,
   eggPlan: v.string(),

@@ -34,6 +34,7 @@ export {
   clutchesByFemale,
   clutchRate,
   compareWays,
+  daysToSaleBy,
   foldOutcome,
   poolSurvival,
   sexRatioPoints,

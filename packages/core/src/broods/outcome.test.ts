@@ -4,6 +4,7 @@ import {
   clutchesByFemale,
   clutchRate,
   compareWays,
+  daysToSaleBy,
   foldOutcome,
   poolSurvival,
   sizeByAge,
@@ -54,6 +55,30 @@ const outcome = (more: Partial<BroodOutcome>): BroodOutcome => ({
 });
 const kept = (swimming: number, eggPlan: BroodOutcome['eggPlan']) =>
   outcome({ eggPlan, counts: { laid: 100, fertile: 90, hatched: 85, swimming, day30: null, sale: null } });
+
+describe('daysToSale', () => {
+  const quick = outcome({
+    ...fold([birth(100), goes(10, 'sale', 69), goes(30, 'gift', 79), goes(20, 'sale', 109)]),
+    broodId: 'quick',
+  });
+  it('is when half of those sold had gone, counted from swimming, and nothing while none were', () => {
+    expect(quick.daysToSale).toBe(70);
+    expect(fold([birth(100), goes(10, 'unknown', 69)]).daysToSale).toBeNull();
+    expect(
+      foldOutcome({ ...brood, freeSwimming: null }, [birth(9), goes(9, 'sale', 40)], new Set(['lot']), on(60).from).daysToSale,
+    ).toBeNull();
+  });
+  it('is compared by way over broods, the quickest first', () => {
+    const others = [80, 120, 90].map((days) => outcome({ daysToSale: days, broodId: `slow ${days}` }));
+    const ways = daysToSaleBy([quick, ...others, outcome({ daysToSale: null })], ({ broodId }) =>
+      broodId === 'quick' ? 'bySize' : 'together',
+    );
+    expect(ways).toEqual([
+      { way: 'bySize', days: 70, low: 70, high: 70, broods: 1 },
+      { way: 'together', days: 90, low: 80, high: 120, broods: 3 },
+    ]);
+  });
+});
 
 describe('foldOutcome', () => {
   it('counts by stage, with those sold alive as kept and white ones lost as eggs', () => {

@@ -16,6 +16,8 @@ export interface BroodOutcome {
   losses: { cause: Cause; span: LossSpan; count: number }[];
   events: { day: number; deaths: number; removedAlive: number }[];
   alive: number;
+  /** Days from swimming until half of those that were sold or given had gone; null while none did. */
+  daysToSale: number | null;
   /** Animals of it whose sex came out, wherever they went. */
   males: number;
   females: number;
@@ -55,7 +57,10 @@ export function foldOutcome(
   movements: readonly BroodMovement[],
   lotIds: ReadonlySet<string>,
   now: string,
-): Pick<BroodOutcome, 'broodId' | 'name' | 'laid' | 'counts' | 'losses' | 'events' | 'alive' | 'males' | 'females'> {
+): Pick<
+  BroodOutcome,
+  'broodId' | 'name' | 'laid' | 'counts' | 'losses' | 'events' | 'alive' | 'daysToSale' | 'males' | 'females'
+> {
   const laidMs = Date.parse(middleOf(brood.laid));
   const at = (range: TimeRange | null) => (range ? Date.parse(range.to) : null);
   const swimming = brood.isBorn ? laidMs : at(brood.freeSwimming);
@@ -73,6 +78,7 @@ export function foldOutcome(
   const losses = new Map<string, { cause: Cause; span: LossSpan; count: number }>();
   const byDay = new Map<number, { deaths: number; removedAlive: number }>();
   const gone: { ms: number; count: number }[] = [];
+  const sold: { ms: number; count: number }[] = [];
   let [began, infertile, alive, males, females] = [0, 0, 0, 0, 0];
   for (const movement of movements) {
     // Whom sexing turns from one sex into another neither comes nor goes.
@@ -94,6 +100,7 @@ export function foldOutcome(
     const sum = byDay.get(day) ?? { deaths: 0, removedAlive: 0 };
     if (ALIVE_AWAY.has(movement.cause)) {
       sum.removedAlive += count;
+      if (movement.cause === 'sale' || movement.cause === 'gift') sold.push({ ms, count });
       males += movement.males;
       females += movement.females;
     } else {
@@ -127,9 +134,19 @@ export function foldOutcome(
     losses: [...losses.values()].sort((a, b) => b.count - a.count),
     events: [...byDay].map(([day, { deaths, removedAlive }]) => ({ day, deaths, removedAlive })).sort((a, b) => a.day - b.day),
     alive,
+    daysToSale: swimming === null ? null : halfGone(sold, swimming),
     males,
     females,
   };
+}
+
+/** Days from an instant until half of some heads had gone; null where none did. */
+function halfGone(gone: readonly { ms: number; count: number }[], from: number): number | null {
+  const half = gone.reduce((sum, { count }) => sum + count, 0) / 2;
+  let sum = 0;
+  for (const { ms, count } of [...gone].sort((a, b) => a.ms - b.ms))
+    if ((sum += count) >= half) return Math.max(0, Math.round((ms - from) / DAY_MS));
+  return null;
 }
 
 /** A share over several clutches: the clutches differ more than eggs of one would, and the band says so. */
@@ -197,6 +214,35 @@ export function compareWays<Way extends string>(
       return kept ? [{ way, kept, likelyBetter: others ? compare({ a: kept.tally, b: others.tally }).probability : null }] : [];
     })
     .sort((a, b) => b.kept.mean - a.kept.mean);
+}
+
+/** How long broods of one way took until half of them were sold. */
+export interface WayDays<Way> {
+  way: Way;
+  /** Middle brood, days from swimming. */
+  days: number;
+  low: number;
+  high: number;
+  broods: number;
+}
+
+/** Days to sale by way, the quickest first; broods of which none were sold yet say nothing. @param wayOf - null leaves a brood out */
+export function daysToSaleBy<Way extends string>(
+  outcomes: readonly BroodOutcome[],
+  wayOf: (outcome: BroodOutcome) => Way | null,
+): WayDays<Way>[] {
+  const groups = new Map<Way, number[]>();
+  for (const outcome of outcomes) {
+    const way = wayOf(outcome);
+    if (way !== null && outcome.daysToSale !== null) groups.set(way, [...(groups.get(way) ?? []), outcome.daysToSale]);
+  }
+  return [...groups]
+    .map(([way, all]) => {
+      const days = [...all].sort((a, b) => a - b);
+      const [low = 0, high = 0] = [days[0], days.at(-1)];
+      return { way, days: days[Math.floor((days.length - 1) / 2)] ?? 0, low, high, broods: days.length };
+    })
+    .sort((a, b) => a.days - b.days);
 }
 
 /** The survival of all broods of a species together, by days from laying. */

@@ -58,17 +58,22 @@ export interface SchoolCost {
   atRisk: number;
   /** Sortings until most are of sale size. */
   sortings: number;
+  /** Tanks times days until most are of sale size; null when nobody knows. */
+  tankDays: number | null;
 }
 
 /** By size or all together: tanks, who is at risk, sortings. @param daysToSale - of nine tenths; null when nobody knows */
 export function compareGrading(cv: number, ratio: number, tanksTogether: number, daysToSale: number | null): SchoolCost[] {
+  const tanks = Math.max(3, tanksTogether);
+  const tankDays = (count: number) => (daysToSale === null ? null : count * Math.max(0, daysToSale));
   return [
     {
       school: 'bySize',
-      tanks: Math.max(3, tanksTogether),
+      tanks,
+      tankDays: tankDays(tanks),
       atRisk: shareAtRisk(cv * CLASS_SPREAD, ratio),
       sortings: daysToSale === null ? 1 : Math.max(1, Math.ceil(daysToSale / SORT_DAYS)),
     },
-    { school: 'together', tanks: tanksTogether, atRisk: shareAtRisk(cv, ratio), sortings: 0 },
+    { school: 'together', tanks: tanksTogether, tankDays: tankDays(tanksTogether), atRisk: shareAtRisk(cv, ratio), sortings: 0 },
   ];
 }

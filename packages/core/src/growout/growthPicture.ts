@@ -1,3 +1,4 @@
+import { dangerRatio } from './grading';
 import type { ReadBrood } from '../broods';
 import { middle } from '../species';
 import { totalHeads } from '../stock';
@@ -23,7 +24,7 @@ import { nurseryWater, type NurseryWater } from './nurseryWater';
 import { slowGrowth, type SlowGrowth } from './slowGrowth';
 
 /** A length that young come to, and what it means. */
-export type GrowthTarget = 'sale' | 'sexable' | 'mature';
+export type GrowthTarget = 'sale' | 'sexable' | 'colour' | 'mature';
 /** Marks of sex show at about this share of the length at which they can first breed: a guess from general habit. */
 const SEXABLE_SHARE = 0.8;
 /** A moult lengthens a crayfish or shrimp by about so much. */
@@ -71,6 +72,8 @@ export interface GrowthPicture {
   slow: SlowGrowth | null;
   /** Days from moult to moult at this length; null for those that do not moult. */
   moultDays: number | null;
+  /** How much longer one must be to be a danger to another. */
+  dangerRatio: number;
   crowding: {
     tankId: string;
     code: string;
@@ -83,9 +86,12 @@ export interface GrowthPicture {
 }
 
 function targetDates(growth: BroodGrowth, read: ReadBrood, today: Day): TargetDates[] {
-  const { figures } = read.species;
+  const { figures, colourAt } = read.species;
   const wanted: { target: GrowthTarget; mm: number; isGuess: boolean }[] = [
     { target: 'sexable', mm: Math.round(SEXABLE_SHARE * figures.maturityMm[0]), isGuess: true },
+    ...(colourAt === null
+      ? []
+      : [{ target: 'colour' as const, mm: Math.round(colourAt * figures.maturityMm[0]), isGuess: true }]),
     { target: 'sale', mm: figures.saleMm[0], isGuess: false },
     { target: 'mature', mm: figures.maturityMm[0], isGuess: false },
   ];
@@ -154,6 +160,7 @@ export function growthPicture(view: GrowoutView, broodId: string, curve: Curve =
     daysAhead: growth.samples.length > 0 ? daysAhead(growth, figures) : null,
     targets,
     slow: slowGrowth(view, read),
+    dangerRatio: dangerRatio(species),
     moultDays: species.start === 'carried' ? moultDays(growth) : null,
     crowding: tankIds.map((tankId) => {
       const forecast = crowdingForecast(view, tankId, 120);

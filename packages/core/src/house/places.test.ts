@@ -118,6 +118,22 @@ describe('the plan of places', () => {
   });
 });
 
+describe('a brood’s growth', () => {
+  it('tells when colour can be judged where the method says so, as a guess, and who is a danger to whom', () => {
+    const growing = (key: string) =>
+      growthPicture(
+        view(house({ broods: [brood('N', key, swam(40))], lots: [lot('n', 'T1', key, { broodId: 'N', unsexed: 20 })] })),
+        'N',
+      );
+    const [shrimp, crayfish, fish] = [growing('green-babaulti'), growing('cajun-dwarf-crayfish'), growing('lemon-tetra')];
+    expect(shrimp?.targets.find(({ target }) => target === 'colour')).toMatchObject({ isGuess: true });
+    expect(fish?.targets.some(({ target }) => target === 'colour')).toBe(false);
+    // One that moults is in danger from its sisters only where they are crayfish.
+    expect([shrimp?.dangerRatio, crayfish?.dangerRatio, fish?.moultDays]).toEqual([3, 1.3, null]);
+    expect(shrimp?.moultDays).toBeGreaterThan(0);
+  });
+});
+
 describe('room to grow', () => {
   it('goes by the brood’s own growth: measured slower, its tank is tight later', () => {
     const tightOn = (samples: LengthSample[]) =>

@@ -171,6 +171,8 @@ export interface MethodTemplate {
   larvae?: Larvae | undefined;
   /** What the law says of keeping, moving and selling its kind in many places; a sale stops for it. */
   law?: string | undefined;
+  /** Share of the length at maturity from which colour can be judged; only where young are selected for it while they moult. A guess. */
+  colourAt?: number | undefined;
   figures: Figures;
 }
 
@@ -200,6 +202,8 @@ export interface ResolvedSpecies extends Omit<SpeciesProfile, 'figures' | 'guard
   start: Start;
   /** What a sale stops for; null where nothing is known. */
   law: string | null;
+  /** Share of the length at maturity from which colour can be judged; null where the method says nothing. */
+  colourAt: number | null;
   guards: MethodTemplate['guards'];
   eggPlan: string;
   eggsRest: boolean;

@@ -116,25 +116,27 @@ export function createOutlets({
 
     /** What each took of each species, by month of the house's days. */
     async takings(who: Who): Promise<Taking[]> {
-      const [first = ''] = takingsMonths(houseDay(clock.now(), who.timeZone));
+      const months = takingsMonths(houseDay(clock.now(), who.timeZone));
+      const begins = months.map((month) => Date.parse(startOfDay(`${month}-01`, who.timeZone)));
       const [rows, kinds] = await Promise.all([
-        repository.takenSince(who, startOfDay(`${first}-01`, who.timeZone)),
+        repository.takenSince(who, new Date(begins[0] ?? 0).toISOString()),
         species.list(who),
       ]);
       const names = new Map(kinds.map(({ key, commonName }) => [key, commonName]));
       const sums = new Map<string, Taking>();
+      let i = 0;
       for (const { outletId, speciesKey, at, heads, cents } of rows) {
-        const month = houseDay(at, who.timeZone).slice(0, 7);
+        // Rows are in order of time: the month only ever goes on.
+        while ((begins[i + 1] ?? Infinity) <= at.getTime()) i++;
+        const month = months[i] ?? '';
         const key = `${outletId} ${speciesKey} ${month}`;
         const sum = sums.get(key) ?? {
-          outletId,
-          speciesKey,
+          ...{ outletId, speciesKey, month, heads: 0, cents: 0 },
           speciesName: names.get(speciesKey) ?? speciesKey,
-          month,
-          heads: 0,
-          cents: 0,
         };
-        sums.set(key, { ...sum, heads: sum.heads + heads, cents: sum.cents + cents * heads });
+        sum.heads += heads;
+        sum.cents += cents * heads;
+        sums.set(key, sum);
       }
       return [...sums.values()];
     },

@@ -194,20 +194,13 @@ export function createSalesRepository(database: Database) {
         lastCents: Number(lastCents),
       })),
     /** What went to whom since a time, oldest first: only what months are summed from. */
-    takenSince: async (at: Reading, since: string) =>
-      (
-        await database.select<{ outletId: string; speciesKey: string; at: Date; heads: number; cents: number }>(
-          at,
-          `SELECT outlet_id outletId, species_key speciesKey, at, males + females + unsexed heads, cents
-             FROM sold_lots WHERE house_id = :houseId AND live = 1 AND at >= :since ORDER BY at`,
-          { since: new Date(since) },
-        )
-      ).map(({ heads, cents, at: when, ...row }) => ({
-        ...row,
-        at: new Date(when).toISOString(),
-        heads: Number(heads),
-        cents: Number(cents),
-      })),
+    takenSince: (at: Reading, since: string) =>
+      database.select<{ outletId: string; speciesKey: string; at: Date; heads: number; cents: number }>(
+        at,
+        `SELECT outlet_id outletId, species_key speciesKey, at, males + females + unsexed heads, cents
+           FROM sold_lots WHERE house_id = :houseId AND live = 1 AND at >= :since ORDER BY at`,
+        { since: new Date(since) },
+      ),
     /** Heads of each species that left for others since a time, by the ledger; what was taken back is left out. */
     leftSince: async (at: Reading, since: string) =>
       (

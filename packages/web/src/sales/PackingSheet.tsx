@@ -94,8 +94,8 @@ function Sheet({
       </div>
       {outlet?.bagsMost != null && bags > outlet.bagsMost && (
         <Notice className="m-3">
-          {outlet.name} takes {outlet.bagsMost} bags at most, and these are {bags}: take larger bags, bring fewer, or leave some
-          for the next time.
+          {outlet.name} takes {outlet.bagsMost === 1 ? 'one bag' : `${outlet.bagsMost} bags`} at most, and these are {bags}: take
+          larger bags, bring fewer, or leave some for the next time.
         </Notice>
       )}
       <table className="w-full">

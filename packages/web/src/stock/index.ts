@@ -1,6 +1,7 @@
 export { HeadsFields, headsField, headsText, readHeads } from './HeadsFields';
 export { LotForm } from './LotForm';
 export { LossForm } from './LossForm';
+export { KinNote } from './KinNote';
 export { CountForm } from './CountForm';
 export type { SomeLot } from './SomeLot';
 

@@ -53,7 +53,7 @@ export function GrowthChart({ picture }: { picture: GrowthPicture }) {
           ))}
           <path d={line(usual)} fill="none" stroke="var(--ink)" strokeWidth="1.2" strokeDasharray="1 4" strokeLinecap="round" />
           {shown.map(({ target, mm }, i) => {
-            const said = { sale: 'sale', sexable: 'sexes show', mature: 'can breed' }[target];
+            const said = { sale: 'sale', sexable: 'sexes show', colour: 'colour shows', mature: 'can breed' }[target];
             const taken = shown.slice(0, i).some((other) => Math.abs(y(other.mm) - y(mm)) < 14);
             return (
               <g key={target}>

@@ -11,7 +11,7 @@ import { GrowthChart } from './GrowthChart';
 import { SelectForm } from './SelectForm';
 
 const CURVE_WORDS: Record<Curve, string> = { gompertz: 'Slow start, then bending', vonBertalanffy: 'Fast start, then bending' };
-const TARGET_WORDS = { sale: 'Sale', sexable: 'Sexes show', mature: 'Can breed' } as const;
+const TARGET_WORDS = { sale: 'Sale', sexable: 'Sexes show', colour: 'Colour shows', mature: 'Can breed' } as const;
 const SHARE_WORDS: Record<number, string> = { 0.1: 'first tenth', 0.5: 'half', 0.9: 'nine tenths' };
 
 /** A day with the range it lies in: the likeliest first. */
@@ -234,7 +234,9 @@ function Growth({ picture, curve, setCurve }: { picture: GrowthPicture; curve: C
           </label>
         )}
         {lot && sheet === 'measure' && <LengthsForm key={lot.id} lot={lot} done={() => setSheet(null)} />}
-        {lot && sheet === 'select' && <SelectForm key={lot.id} lot={lot} done={() => setSheet(null)} />}
+        {lot && sheet === 'select' && (
+          <SelectForm key={lot.id} lot={{ ...lot, speciesKey: picture.speciesKey }} done={() => setSheet(null)} />
+        )}
       </Dialog>
     </>
   );

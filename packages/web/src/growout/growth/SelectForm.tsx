@@ -1,5 +1,6 @@
 import { DECISIONS, DECISION_WORDS, FAULTS, FAULT_WORDS, type Decision, type Fault } from '@freshet/core/growout';
 import { useEntryForm, useHouse } from '../../data';
+import { KinNote } from '../../stock';
 import { EntryFormFrame, NoteField, readWhole, TextField } from '../../ui';
 
 type Values = Record<`fault${Fault}` | `decision${Decision}`, string> & { seen: string; note: string };
@@ -12,7 +13,13 @@ const EMPTY = Object.fromEntries([
 const count = (field: string, text: string) => (text.trim() ? readWhole(field, text) : 0);
 
 /** Young looked at one by one: what is wrong with how many, and what becomes of them. */
-export function SelectForm({ lot, done }: { lot: { id: string; heads: number; code: string }; done: () => void }) {
+export function SelectForm({
+  lot,
+  done,
+}: {
+  lot: { id: string; heads: number; code: string; speciesKey: string };
+  done: () => void;
+}) {
   const house = useHouse();
   const entry = useEntryForm<'selectYoung', Values>({
     name: 'selectYoung',
@@ -83,6 +90,11 @@ export function SelectForm({ lot, done }: { lot: { id: string; heads: number; co
             />
           ))}
         </div>
+        {Number(watch('decisionkeep')) > 0 && (
+          <div className="mt-2">
+            <KinNote lotId={lot.id} speciesKey={lot.speciesKey} />
+          </div>
+        )}
         {Number(watch('decisionend')) > 0 && (
           <p className="mt-2 border-l-4 border-amber-line bg-amber-wash px-3 py-1.5">
             Only by a method that the local authority or a vet accepts; Freshet gives none. They leave the headcount with this

@@ -1,5 +1,5 @@
 import { Link, useNavigate, useParams } from 'react-router';
-import { compareWays } from '@freshet/core/broods';
+import { compareWays, daysToSaleBy } from '@freshet/core/broods';
 import { DECISIONS, DECISION_WORDS, FAULT_WORDS, faultRates, type Decision, type Fault } from '@freshet/core/growout';
 import { formatDay, houseDay } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
@@ -117,13 +117,10 @@ const SCHOOL_WORDS = { bySize: 'parted by size', together: 'all together' } as c
 function SchoolsKept({ record }: { record: GrowoutRecord }) {
   const outcomes = useGet('broodRecord', { params: { speciesKey: record.speciesKey } });
   const sorted = new Set(record.sortings.map(({ broodId }) => broodId));
-  const ways = compareWays(
-    outcomes.data ?? [],
-    ({ broodId }) => (sorted.has(broodId) ? ('bySize' as const) : ('together' as const)),
-    'swimming',
-    'sale',
-  );
-  return ways.length === 0 ? (
+  const wayOf = ({ broodId }: { broodId: string }) => (sorted.has(broodId) ? ('bySize' as const) : ('together' as const));
+  const ways = compareWays(outcomes.data ?? [], wayOf, 'swimming', 'sale');
+  const days = daysToSaleBy(outcomes.data ?? [], wayOf);
+  return ways.length === 0 && days.length === 0 ? (
     <p className="text-quiet">No brood has come to sale size with its count.</p>
   ) : (
     <ul>
@@ -132,6 +129,12 @@ function SchoolsKept({ record }: { record: GrowoutRecord }) {
           {SCHOOL_WORDS[way]}: <b>{showPercent(kept.mean)}</b> from swimming to sale, {showPercent(kept.low95)} to{' '}
           {showPercent(kept.high95)} over {kept.clutches === 1 ? 'one brood' : `${kept.clutches} broods`}
           {likelyBetter !== null && likelyBetter > 0.5 && `; better with ${showPercent(likelyBetter)} chance`}
+        </li>
+      ))}
+      {days.map((one) => (
+        <li key={`days ${one.way}`} className="border-t border-rule py-1">
+          {SCHOOL_WORDS[one.way]}: half sold <b>{one.days} days</b> after swimming
+          {one.broods > 1 && `, ${one.low} to ${one.high}`}, {one.broods === 1 ? 'one brood' : `${one.broods} broods`}
         </li>
       ))}
     </ul>

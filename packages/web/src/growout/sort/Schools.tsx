@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { compareGrading, dangerRatio, type GrowthPicture } from '@freshet/core/growout';
+import { compareGrading, type GrowthPicture } from '@freshet/core/growout';
 import { daysBetween } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
 import { showPercent, useHouse } from '../../data';
@@ -8,7 +8,7 @@ import { showPercent, useHouse } from '../../data';
 export function Schools({ picture }: { picture: GrowthPicture }) {
   const house = useHouse();
   const sale = picture.targets.find(({ target }) => target === 'sale')?.shares[2]?.mid ?? null;
-  const ratio = dangerRatio({ hangs: picture.moultDays !== null });
+  const ratio = picture.dangerRatio;
   const rows = compareGrading(picture.cv, ratio, 1, sale ? daysBetween(house.today, sale) : null);
   return (
     <details className="border border-rule bg-sheet px-3 py-2">
@@ -18,6 +18,7 @@ export function Schools({ picture }: { picture: GrowthPicture }) {
           <tr className="text-note text-quiet">
             <th className="font-normal">school</th>
             <th className="font-normal">tanks</th>
+            <th className="font-normal">tank days</th>
             <th className="font-normal">could be eaten</th>
             <th className="font-normal">sortings to sale</th>
           </tr>
@@ -27,6 +28,7 @@ export function Schools({ picture }: { picture: GrowthPicture }) {
             <tr key={row.school} className="border-t border-rule">
               <th scope="row">{row.school === 'bySize' ? 'Parted by size' : 'All together'}</th>
               <td>{row.tanks}</td>
+              <td>{row.tankDays ?? '–'}</td>
               <td>{row.atRisk < 0.005 ? 'hardly any' : `about ${showPercent(row.atRisk)}`}</td>
               <td>{row.sortings === 0 ? 'none' : row.sortings}</td>
             </tr>
