@@ -163,6 +163,17 @@ export async function furnishRareChores(page: Page): Promise<() => Promise<void>
   const [apart] = await rack('XQ', true, ['XQ1']);
   await lot(apart, 'lemon-tetra', { unsexed: 4 }, ago(28));
 
+  // Mouthbrooders: one whose eggs go into a tumbler, one that is set apart from the others.
+  const [tumbling, harem] = await rack('XM', false, ['XM1', 'XM2']);
+  for (const [tankId, eggPlan] of [
+    [tumbling, 'tumbler'],
+    [harem, 'leaveWithParents'],
+  ] as const) {
+    const holders = await lot(tankId, 'dwarf-egyptian-mouthbrooder', { females: 3 }, ago(60));
+    const recipe = { eggPlan, fungus: 'flow', trigger: 'stable', dailyChangeFraction: 0, dyeMgPerL: null, dyeStockPercent: null };
+    await clutch(await attempt(tankId, 'dwarf-egyptian-mouthbrooder', { dams: [holders], recipe }), ago(8));
+  }
+
   const [shopTank] = await rack('XS', false, ['XS1']);
   const going = await lot(shopTank, 'white-cloud-minnow', { unsexed: 6 }, ago(60));
   const [outletId, pays] = [newId(), 'cash'];

@@ -37,6 +37,8 @@ const LOGS: Record<string, string[]> = {
   bagPeat: [],
   pickEggs: ['eggPick'],
   leave: ['move'],
+  strip: ['observation'],
+  setApart: [],
   lookEggs: [],
   eggCare: [],
   clearDye: ['change'],

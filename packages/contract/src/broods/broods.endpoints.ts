@@ -64,7 +64,7 @@ export const FoundBrood = v.pipe(
 export const NewObservation = v.object({
   id: Id,
   broodId: Id,
-  kind: v.picklist(['eggsSeen', 'hatched', 'freeSwimming']),
+  kind: v.picklist(['eggsSeen', 'stripped', 'hatched', 'freeSwimming']),
   at: TimeRange,
   counted: v.nullable(WholeCount),
   override: Override,
@@ -149,6 +149,7 @@ export const BroodCard = v.object({
   carrier: v.nullable(
     v.object({
       now: v.picklist(CARRIER_STEPS),
+      mayStrip: v.boolean(),
       steps: v.array(
         v.object({
           step: v.picklist(CARRIER_STEPS),

@@ -117,6 +117,7 @@ export const SpeciesReply = v.object({
   caution: v.optional(v.string()),
   law: v.nullable(v.string()),
   colourAt: v.nullable(v.number()),
+  strip: v.nullable(v.object({ tumbler: v.number(), pullEggs: v.number(), apart: v.number() })),
   start: v.picklist(['laid', 'carried', 'born']),
   guards,
   eggPlan: v.string(),

@@ -9,6 +9,7 @@ import type { BroodsView, ReadBrood } from './facts';
 import { leaveAlarms } from './leaves';
 import { peatBars } from './peat';
 import { residentsOf, type Resident } from './residents';
+import { isStripped } from './stripping';
 
 function broodAlarms(view: BroodsView): Alarm[] {
   const alarms: Alarm[] = [];
@@ -121,10 +122,11 @@ function companyNotes(view: BroodsView, tankId: string): string[] {
 function notes(view: BroodsView, tankId: string): string[] {
   const broods = view.broodsByTank.get(tankId) ?? [];
   const found: string[] = [];
-  for (const { species, state } of broods)
+  for (const { brood, species, state } of broods)
     if (state.stage === 'eggs' && species.guards === 'male')
       found.push('The male is on eggs: look from a distance, do not lift the cave.');
-    else if (state.stage === 'eggs' && species.start === 'carried') found.push('The mother carries: no net, no big change.');
+    else if (state.stage === 'eggs' && species.start === 'carried' && !isStripped({ brood }))
+      found.push('The mother carries: no net, no big change.');
   found.push(...companyNotes(view, tankId));
   for (const { species } of broods) if (species.caution) found.push(species.caution);
   for (const { lots, trouble } of view.troubled) if (lots.some((lot) => lot.tankId === tankId)) found.push(trouble);

@@ -9,6 +9,7 @@ import { larvaeChores } from './larvalSalt';
 import { leaveChores } from './leaves';
 import { peatChores } from './peat';
 import { residentsOf } from './residents';
+import { isStripped, stripChores } from './stripping';
 
 const TEMPERATURE_DAYS = 1;
 
@@ -20,7 +21,7 @@ function eggChores(read: ReadBrood, tank: RoomTank, view: BroodsView, day: Day):
   const { brood, species, state } = read;
   if (species.eggsRest && state.stage === 'eggs') return peatChores(read, tank.id, view, day);
   const chores: Chore[] = [...leaveChores(BROODS_CHORES.leave, read, tank, view, day), ...clearChores(read, tank, view, day)];
-  if (species.start !== 'laid' || state.stage !== 'eggs') return chores;
+  if ((species.start !== 'laid' && !isStripped(read)) || state.stage !== 'eggs') return chores;
   if (isReached(read, tank))
     chores.push(
       chore(BROODS_CHORES.pickWhite, {
@@ -41,7 +42,8 @@ function eggChores(read: ReadBrood, tank: RoomTank, view: BroodsView, day: Day):
 /** Eggs and wrigglers are looked at every day, also when nothing else is due. */
 function lookChores(read: ReadBrood, tank: RoomTank, day: Day): Chore[] {
   const { brood, species, state } = read;
-  if (species.eggsRest || species.start !== 'laid' || (state.stage !== 'eggs' && state.stage !== 'yolk')) return [];
+  if (species.eggsRest || (species.start !== 'laid' && !isStripped(read)) || (state.stage !== 'eggs' && state.stage !== 'yolk'))
+    return [];
   return [
     chore(BROODS_CHORES.lookEggs, {
       subject: `${brood.id}:${tank.id}`,
@@ -49,7 +51,7 @@ function lookChores(read: ReadBrood, tank: RoomTank, day: Day): Chore[] {
       text: state.stage === 'eggs' ? 'Look at the eggs' : 'Look at the wrigglers',
       amountText: state.stage === 'eggs' ? 'white, fungus, eyes' : 'gathered, yolk left',
       why:
-        species.guards === 'nobody'
+        species.guards === 'nobody' || isStripped(read)
           ? ['A torch from the side shows fungus first, and eyes before the hatch.']
           : ['From a distance: a guardian that is disturbed may eat the clutch.'],
     }),
@@ -61,7 +63,11 @@ function sightingChores(read: ReadBrood, tank: RoomTank, view: BroodsView, day: 
   const { brood, state, species } = read;
   const chores: Chore[] = [];
   const words = {
-    hatch: species.start === 'carried' && !species.hangs ? 'Look for young let go' : 'Look for the hatch',
+    hatch: isStripped(read)
+      ? 'Look for free-swimming young'
+      : species.start === 'carried' && !species.hangs
+        ? 'Look for young let go'
+        : 'Look for the hatch',
     freeSwimming: species.hangs ? 'Look for young let go' : 'Look for free-swimming young',
   } as const;
   // Eggs in peat hatch when they are wetted; the bag has its own chore.
@@ -122,6 +128,7 @@ export function broodChores(read: ReadBrood, tank: RoomTank, view: BroodsView, d
     ...methodChores(read, tank, view, day),
     ...pickChores(read, tank, view, day),
     ...larvaeChores(read, tank, view, day),
+    ...stripChores(read, tank, view, day),
     ...sightingChores(read, tank, view, day),
   ];
   if (!chores.some(({ kind }) => kind === 'pickWhite' || kind === 'sighting')) chores.push(...lookChores(read, tank, day));

@@ -41,6 +41,8 @@ describe('describeCarrier', () => {
   it('says nothing once they are let go or lost, of eggs that are laid, or of dates at a warmth that holds them still', () => {
     expect(carrier('green-babaulti', { freeSwimming: exactly(day(30)) }, day(31))).toBeNull();
     expect(carrier('green-babaulti', { alive: 0 })).toBeNull();
+    expect(carrier('dwarf-egyptian-mouthbrooder')?.mayStrip).toBe(true);
+    expect(carrier('dwarf-egyptian-mouthbrooder', { stripped: exactly(day(3)) })).toBeNull();
     expect(carrier('lemon-tetra')).toBeNull();
     expect(carrier('green-babaulti', {}, day(3), 5)?.steps.at(-1)).toMatchObject({ step: 'letGo', from: null, to: null });
   });

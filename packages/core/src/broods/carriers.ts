@@ -15,6 +15,8 @@ export interface CarrierSpan {
 export interface Carrier {
   now: CarrierStep;
   steps: CarrierSpan[];
+  /** Whether they may be taken from her before she lets go. */
+  mayStrip: boolean;
   advice: string[];
 }
 
@@ -42,7 +44,7 @@ const ADVICE: Partial<Record<Method, readonly string[]>> = {
 
 /** Where a holder stands; null for a brood that nobody carries any more. Source: docs/sources.md#stage-times */
 export function describeCarrier(facts: BroodFacts, species: ResolvedSpecies, state: BroodState): Carrier | null {
-  if (species.start !== 'carried' || facts.freeSwimming || facts.alive === 0) return null;
+  if (species.start !== 'carried' || facts.freeSwimming || facts.stripped || facts.alive === 0) return null;
   const windowOf = (stage: 'hatch' | 'freeSwimming') => state.windows.find((window) => window.stage === stage) ?? null;
   const hatch = windowOf('hatch');
   const release = species.hangs ? windowOf('freeSwimming') : hatch;
@@ -64,5 +66,10 @@ export function describeCarrier(facts: BroodFacts, species: ResolvedSpecies, sta
       isSeen: facts.hatched !== null,
     });
   steps.push({ step: 'letGo', from: release?.earliest ?? null, to: release?.latest ?? null, isSeen: false });
-  return { now: facts.hatched ? 'attached' : 'carrying', steps, advice: [...(ADVICE[species.method] ?? [])] };
+  return {
+    now: facts.hatched ? 'attached' : 'carrying',
+    steps,
+    mayStrip: species.strip !== null,
+    advice: [...(ADVICE[species.method] ?? [])],
+  };
 }

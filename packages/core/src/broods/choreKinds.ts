@@ -27,6 +27,8 @@ export const BROODS_CHORES = choreKinds({
     asks: { label: 'Eggs picked', of: 'count', unit: 'eggs', needed: false },
   },
   birthDue: { stays: true, seconds: 120, words: 'cover for newborn' },
+  strip: { stays: true, seconds: 600, words: 'strip a holder' },
+  setApart: { stays: true, seconds: 300, words: 'set a holder apart' },
   larvalSalt: { seconds: 240, words: 'salt for larvae' },
   larvalFood: { seconds: 60, words: 'green water for larvae' },
   settled: { seconds: 90, way: 'watch', words: 'look for settled young' },

@@ -37,6 +37,8 @@ export interface BroodFacts {
   laid: TimeRange;
   hatched: TimeRange | null;
   freeSwimming: TimeRange | null;
+  /** When they were taken from the mother that carried them; absent while she holds them. */
+  stripped?: TimeRange | null;
   eggsSeenAt: Instant | null;
   /** Living headcount over all its lots; eggs count. */
   alive: number;

@@ -13,8 +13,8 @@ import {
   type LarderFacts,
 } from '../larder';
 import { crowdingForecast, tankCrowding, tankFreeOn, youngCarried } from '../growout';
-import { daysBetween, houseDay } from '../time';
-import { defaultRecipe, type SpawningAttempt } from '../spawning';
+import { addDays, daysBetween, houseDay } from '../time';
+import { defaultRecipe, type EggPlan, type SpawningAttempt } from '../spawning';
 import { SHIPPED_SPECIES } from '../species';
 import type { StockLot } from '../stock';
 import { AGENDAS, deriveHorizon, deriveRound, jotTanks, packLanes } from './index';
@@ -222,6 +222,31 @@ describe('chores', () => {
     ).toEqual(['Take the male out']);
     // A guarding pair stays, and so do parents of a recipe that leaves them.
     expect(leaves(stay('kribensis', {}, NOW, [pair('kribensis')]))).toEqual([]);
+  });
+
+  it('strip a mouthbrooder early into a tumbler or late into a nursery, or set her apart, as the recipe says; then her eggs are eggs', () => {
+    const KEY = 'dwarf-egyptian-mouthbrooder';
+    const held = (days: number, eggPlan: EggPlan, more: Partial<BroodRecord> = {}, females = 3) =>
+      chores(
+        house({
+          lots: [lot('eggs', 'T1', KEY, { broodId: 'b' }), lot('f', 'T1', KEY, { females, unsexed: 0 })],
+          broods: [brood('b', KEY, { attemptId: 'a', laid: exactly(`${addDays(TODAY, -days)}T08:00:00.000Z`), ...more })],
+          attempts: [attempt('a', 'T1', KEY, { hasBrood: true, recipe: { ...defaultRecipe('mouthbrooder'), eggPlan } })],
+        }),
+        'T1',
+      );
+    const early = (...given: Parameters<typeof held>) =>
+      held(...given).find(({ kind }) => kind === 'strip' || kind === 'setApart') ?? null;
+    // She lets go after some ten to fourteen days at 26 °C.
+    expect([early(2, 'tumbler'), early(5, 'pullEggs'), early(5, 'leaveWithParents')]).toEqual([null, null, null]);
+    expect(early(5, 'tumbler')).toMatchObject({ text: 'Strip her, the eggs into the tumbler', tick: { kind: 'stripped' } });
+    expect(early(5, 'tumbler')?.caution).toMatch(/shown it/);
+    expect(early(11, 'pullEggs')?.text).toBe('Strip her into a nursery of their own');
+    expect(early(9, 'leaveWithParents')?.text).toBe('Set the holder apart, in a quiet tank with cover');
+    expect(early(9, 'leaveWithParents', {}, 1)).toBeNull();
+    const out = held(5, 'tumbler', { stripped: exactly(NOW) });
+    expect(out.map(({ kind }) => kind)).toEqual(expect.arrayContaining(['pickWhite']));
+    expect(out.some(({ kind }) => kind === 'strip')).toBe(false);
   });
 
   it('change water daily in boxes of eggs only, a cup in a small one, and none on the day they hatch but for dye', () => {

@@ -14,6 +14,7 @@ export {
   type EggSite,
   type EggCare,
   type Larvae,
+  type Strip,
   type BreederHabits,
   type Figures,
   type FigureKey,

@@ -152,6 +152,13 @@ export interface Larvae {
   settleDays: Range;
 }
 
+/** When carried young may be taken from their mother, or she from the others: shares of the way to her letting go. */
+export interface Strip {
+  tumbler: number;
+  pullEggs: number;
+  apart: number;
+}
+
 /** A method's template: where young start and every figure. */
 export interface MethodTemplate {
   name: string;
@@ -171,6 +178,8 @@ export interface MethodTemplate {
   larvae?: Larvae | undefined;
   /** What the law says of keeping, moving and selling its kind in many places; a sale stops for it. */
   law?: string | undefined;
+  /** When a holder's eggs may be taken into a tumbler, her young into a nursery, or she be set apart: shares of the way to her letting go. A guess. */
+  strip?: Strip | undefined;
   /** Share of the length at maturity from which colour can be judged; only where young are selected for it while they moult. A guess. */
   colourAt?: number | undefined;
   figures: Figures;
@@ -202,6 +211,8 @@ export interface ResolvedSpecies extends Omit<SpeciesProfile, 'figures' | 'guard
   start: Start;
   /** What a sale stops for; null where nothing is known. */
   law: string | null;
+  /** When carried young may be taken from her; null where they are not. */
+  strip: Strip | null;
   /** Share of the length at maturity from which colour can be judged; null where the method says nothing. */
   colourAt: number | null;
   guards: MethodTemplate['guards'];

@@ -24,6 +24,7 @@ export function resolveSpecies(profile: SpeciesProfile, own: Partial<Figures> = 
     ...profile,
     start: template.start,
     law: template.law ?? null,
+    strip: template.strip ?? null,
     colourAt: template.colourAt ?? null,
     guards: profile.guards ?? template.guards,
     eggPlan: profile.eggPlan ?? template.eggPlan,

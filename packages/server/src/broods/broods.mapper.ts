@@ -57,6 +57,7 @@ export function toFacts(
     laid: { from: brood.laidFrom, to: brood.laidTo },
     hatched: last('hatched'),
     freeSwimming: last('freeSwimming'),
+    stripped: last('stripped'),
     eggsSeenAt: last('eggsSeen')?.to ?? null,
     alive: sumHeads(lots),
     measured: samples.at(-1) ?? null,

@@ -26,7 +26,7 @@ const BROOD = declareTable('broods', {
 export type BroodRow = RowOf<typeof BROOD>;
 const OBSERVATION = declareTable('observations', {
   broodId: id(),
-  kind: text<'eggsSeen' | 'hatched' | 'freeSwimming' | 'looked'>(),
+  kind: text<'eggsSeen' | 'stripped' | 'hatched' | 'freeSwimming' | 'looked'>(),
   fromAt: instant(),
   toAt: instant(),
 });

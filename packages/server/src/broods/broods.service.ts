@@ -85,6 +85,10 @@ export function createBroods(deps: {
   ticks.register({
     hatched: { entry: 'observation', apply: seen('hatched') },
     freeSwimming: { entry: 'observation', apply: seen('freeSwimming') },
+    stripped: {
+      entry: 'observation',
+      apply: (scope, { id, at }) => applyObservation(scope, { broodId: id, kind: 'stripped', at: exactly(at), counted: null }),
+    },
     goHome: { entry: 'move', apply: (scope, { id, what, at }) => applyGoHome(scope, id, what, at) },
     parentsIn: { entry: 'move', apply: (scope, { id, at }) => applyParentsIn(scope, id, at) },
   });
@@ -195,6 +199,11 @@ export function createBroods(deps: {
     const { brood, facts, lots } = await getBrood(scope, body.broodId);
     const kind = await species.get(scope, brood.speciesKey);
     checkOrder(body.kind, body.at, facts, kind.start === 'born', scope, scope.now);
+    if (body.kind === 'stripped' && !kind.strip)
+      throw new DomainError('broods/out-of-order', {
+        detail: 'Their mother does not hold them in her mouth.',
+        pointer: '#/kind',
+      });
     if (body.kind === 'hatched' && !scope.override) await mustBePossible(scope, facts, body.at, kind, lots[0]?.tankId ?? null);
     await observations.insert(scope, {
       id: newId(),
@@ -215,6 +224,7 @@ export function createBroods(deps: {
     const tankId = lots[0]?.tankId ?? null;
     const words = {
       eggsSeen: 'still eggs',
+      stripped: 'taken from her',
       looked: 'not swimming yet',
       hatched: kind.start === 'carried' ? 'young let go' : 'hatched',
       freeSwimming: 'free-swimming',

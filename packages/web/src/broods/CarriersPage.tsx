@@ -27,7 +27,7 @@ function Holder({ brood, lost }: { brood: Carried; lost: () => void }) {
   const log = useLog();
   const { carrier } = brood;
   const next = carrier.steps.find(({ isSeen }) => !isSeen)?.step;
-  const see = (kind: 'eggsSeen' | 'hatched' | 'freeSwimming', words: string) =>
+  const see = (kind: 'eggsSeen' | 'stripped' | 'hatched' | 'freeSwimming', words: string) =>
     void log(
       'observe',
       { id: newId(), broodId: brood.id, kind, at: exactly(house.now()), counted: null },
@@ -79,6 +79,7 @@ function Holder({ brood, lost }: { brood: Carried; lost: () => void }) {
           {carrier.now === 'carrying' && carrier.steps.some(({ step }) => step === 'attached') && (
             <Button onClick={() => see('hatched', 'young attached')}>Young attached</Button>
           )}
+          {carrier.mayStrip && <Button onClick={() => see('stripped', 'taken from her')}>Taken from her</Button>}
           <Button onClick={() => see('freeSwimming', 'young let go')}>Let go</Button>
           <Button onClick={lost}>Lost her eggs</Button>
         </div>
