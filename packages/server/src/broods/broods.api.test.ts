@@ -370,7 +370,7 @@ describe('observations', () => {
 
   it('are refused out of order, with what they contradict', async () => {
     const { broodId } = await aspidoras();
-    const see = (kind: 'eggsSeen' | 'hatched' | 'freeSwimming', at: string) =>
+    const see = (kind: 'eggsSeen' | 'stripped' | 'hatched' | 'freeSwimming', at: string) =>
       sitter.call('observe', { id: newId(), broodId, kind, at: { from: at, to: at }, counted: null });
     expect(await see('hatched', '2026-03-08T08:00:00Z')).toMatchObject({
       ok: false,
@@ -379,6 +379,10 @@ describe('observations', () => {
     test.setNow('2026-03-14T09:00:00.000Z');
     expect((await see('hatched', '2026-03-14T08:00:00Z')).ok).toBe(true);
     expect(await see('hatched', '2026-03-14T08:30:00Z')).toMatchObject({ ok: false, body: { code: 'broods/out-of-order' } });
+    expect(await see('stripped', '2026-03-14T08:30:00Z')).toMatchObject({
+      ok: false,
+      body: { errors: [{ pointer: '#/kind', detail: 'Their mother does not hold them in her mouth.' }] },
+    });
     expect(await see('eggsSeen', '2026-03-14T08:30:00Z')).toMatchObject({ ok: false, body: { code: 'broods/out-of-order' } });
     expect(await see('freeSwimming', '2026-03-13T08:00:00Z')).toMatchObject({ ok: false, body: { code: 'broods/out-of-order' } });
   });

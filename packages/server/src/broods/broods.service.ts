@@ -198,12 +198,12 @@ export function createBroods(deps: {
     const { entryId } = scope;
     const { brood, facts, lots } = await getBrood(scope, body.broodId);
     const kind = await species.get(scope, brood.speciesKey);
-    checkOrder(body.kind, body.at, facts, kind.start === 'born', scope, scope.now);
     if (body.kind === 'stripped' && !kind.strip)
       throw new DomainError('broods/out-of-order', {
         detail: 'Their mother does not hold them in her mouth.',
         pointer: '#/kind',
       });
+    checkOrder(body.kind, body.at, facts, kind.start === 'born', scope, scope.now);
     if (body.kind === 'hatched' && !scope.override) await mustBePossible(scope, facts, body.at, kind, lots[0]?.tankId ?? null);
     await observations.insert(scope, {
       id: newId(),

@@ -60,7 +60,9 @@ export function Ledger({ page }: { page: Page }) {
       )}
       {page.began > 0 && (
         <p className="mt-2 text-note text-quiet">
-          {Math.round((100 * page.alive) / page.began)} % of those that began are alive here.
+          {page.mixed.length > 0
+            ? 'Others joined them: which of its own are alive is not known.'
+            : `${Math.round((100 * page.alive) / page.began)} % of those that began are alive here.`}
         </p>
       )}
     </Panel>

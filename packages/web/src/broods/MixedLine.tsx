@@ -22,7 +22,7 @@ export function MixedLine({ page }: { page: Reply<'brood'> }) {
           )}
         </span>
       ))}
-      . Nobody can say which; kinship counts each as either.
+      , striped in the picture. Nobody can say which; kinship counts each as either.
     </p>
   );
 }

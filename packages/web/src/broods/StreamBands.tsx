@@ -1,7 +1,7 @@
 import { useId } from 'react';
 import { stageFill, type StageKind } from '../ui';
 import type { Reply } from '../data';
-import { outline, type BandShape } from './streamShape';
+import { outline, type BandShape, type EdgePoint } from './streamShape';
 
 type Stages = Reply<'broods'>[number]['stages'];
 
@@ -13,6 +13,7 @@ export function StreamBands({
   nowMs,
   left,
   right,
+  mixed = [],
 }: {
   bands: readonly BandShape[];
   stages: Stages;
@@ -20,6 +21,8 @@ export function StreamBands({
   nowMs: number;
   left: number;
   right: number;
+  /** Parts of bands that are of other broods. */
+  mixed?: readonly { key: string; part: readonly EdgePoint[] }[];
 }) {
   const id = useId();
   const nowX = x(nowMs);
@@ -31,6 +34,9 @@ export function StreamBands({
   return (
     <g clipPath={`url(#${id}-all)`}>
       <defs>
+        <pattern id={`${id}-mixed`} width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <path d="M0 0V7" stroke="var(--ink)" strokeWidth="2.2" />
+        </pattern>
         <clipPath id={`${id}-all`}>
           <rect x={left - 1} y={-2000} width={Math.max(0, right - left + 2)} height={6000} />
         </clipPath>
@@ -51,6 +57,16 @@ export function StreamBands({
             </g>
           ))}
         </g>
+      ))}
+      {mixed.map(({ key, part }) => (
+        <path
+          key={key}
+          d={outline(part)}
+          fill={`url(#${id}-mixed)`}
+          fillOpacity="0.55"
+          stroke="var(--ink)"
+          strokeDasharray="2 2"
+        />
       ))}
       {bands.map((band) => (
         <g key={band.lotId} fill="none" stroke="var(--ink)">

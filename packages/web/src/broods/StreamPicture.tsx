@@ -7,7 +7,7 @@ import { useHouse, type Reply } from '../data';
 import { MixedLine } from './MixedLine';
 import { StreamBands } from './StreamBands';
 import { readStream } from './streamReading';
-import { headsWhenSeen, shapeStream, type BandShape } from './streamShape';
+import { headsWhenSeen, mixedPart, shapeStream, type BandShape } from './streamShape';
 
 type Page = Reply<'brood'>;
 interface Note {
@@ -24,6 +24,7 @@ const CAUSE_WORDS: Record<string, string> = {
   infertile: 'white, picked',
   undo: 'taken back',
   countCorrection: 'more than booked',
+  merge: 'joined',
 };
 /** Days that a key moves the reading. */
 const KEY_DAYS: Readonly<Record<string, number>> = { ArrowLeft: -1, ArrowRight: 1, PageUp: -7, PageDown: 7 };
@@ -163,6 +164,10 @@ export function StreamPicture({ page }: { page: Page }) {
   const below = Math.max(-1, ...notes.filter((note) => !note.above).map((note) => note.row));
   const axisY = shaped.bottom + 16 + (below + 1) * ROW_PX;
   const nowX = x(nowMs);
+  const mixed = page.mixed.flatMap(({ lotId, name, heads, since }) => {
+    const band = shaped.bands.find((one) => one.lotId === lotId);
+    return band && band.count > 0 ? [{ key: lotId + name, part: mixedPart(band, heads / band.count, x(Date.parse(since))) }] : [];
+  });
   const noteY = (note: { above: boolean; row: number }) =>
     note.above ? top - 10 - note.row * ROW_PX : shaped.bottom + 14 + note.row * ROW_PX;
   const codes = new Map(page.lots.map((lot) => [lot.id, lot]));
@@ -207,7 +212,7 @@ export function StreamPicture({ page }: { page: Page }) {
           aria-label={`${page.name}: ${page.began} at first, ${page.alive} alive now, in ${page.lots.filter((lot) => lot.count > 0).length} tanks`}
           className="block touch-pan-y"
         >
-          <StreamBands bands={shaped.bands} stages={page.stages} x={x} nowMs={nowMs} left={left} right={right} />
+          <StreamBands bands={shaped.bands} stages={page.stages} x={x} nowMs={nowMs} left={left} right={right} mixed={mixed} />
           {notes.map((note) => (
             <path
               key={`${note.text}${note.x}`}

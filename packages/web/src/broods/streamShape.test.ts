@@ -1,4 +1,4 @@
-import { headsWhenSeen, outline, shapeStream, type StreamFrame } from './streamShape';
+import { headsWhenSeen, mixedPart, outline, shapeStream, type StreamFrame } from './streamShape';
 
 const DAY_MS = 86_400_000;
 const START = Date.parse('2026-03-01T08:00:00Z');
@@ -21,6 +21,22 @@ const point = (day: number, count: number, cause: 'birth' | 'split' | 'unknown' 
 type Brood = Parameters<typeof shapeStream>[0];
 const brood = (bands: Brood['stream']['bands']): Brood => ({ stream: { bands, alive: 0 } }) as unknown as Brood;
 const height = (edge: { top: number; bottom: number } | undefined) => (edge ? edge.bottom - edge.top : -1);
+
+describe('what others joined', () => {
+  it('is drawn as its share of the band, from when they came, along the lower edge', () => {
+    const points = [point(0, 60, 'birth', 60), point(10, 80)];
+    const { bands } = shapeStream(brood([{ lotId: 'a', parentLotId: null, points, forecast: [], counted: null }]), frame);
+    const [band] = bands;
+    if (!band) throw new Error('no band');
+    const part = mixedPart(band, 0.25, frame.x(START + 10 * DAY_MS));
+    expect(part[0]?.x).toBe(frame.x(START + 10 * DAY_MS));
+    for (const edge of part) {
+      const whole = [...band.past, ...band.ahead].find(({ x, bottom }) => x >= edge.x && bottom === edge.bottom);
+      expect(height(edge)).toBeCloseTo(height(whole) / 4, 6);
+    }
+    expect(mixedPart(band, 0, 0)).toEqual([]);
+  });
+});
 
 describe('the headcount beside a stage', () => {
   it('is what was seen then: the eggs picked before count, the five that died that afternoon do not', () => {

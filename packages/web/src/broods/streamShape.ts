@@ -171,3 +171,18 @@ export function outline(points: readonly EdgePoint[]): string {
   const back = [...points].reverse().map((point) => `${point.x.toFixed(1)} ${point.bottom.toFixed(1)}`);
   return `M${[...out, ...back].join('L')}Z`;
 }
+
+/**
+ * The part of a band that is of another brood by expectation, along its lower edge from the time they joined it; nobody can say which they
+ * are, and the band does not either.
+ * @param share - of its heads now, 0..1 @param fromX - where they joined, px
+ */
+export function mixedPart({ past, ahead }: Pick<BandShape, 'past' | 'ahead'>, share: number, fromX: number): EdgePoint[] {
+  const all = [...past, ...ahead];
+  const before = all.findLast(({ x }) => x <= fromX);
+  const first = all[0];
+  if (share <= 0 || !first) return [];
+  const part = ({ x, top, bottom }: EdgePoint) => ({ x, top: bottom - Math.min(1, share) * (bottom - top), bottom });
+  const begin = before ? [{ ...before, x: fromX }] : [];
+  return [...begin, ...all.filter(({ x }) => x > fromX)].map(part);
+}
