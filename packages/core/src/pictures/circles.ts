@@ -150,6 +150,9 @@ export interface Level {
   least: number;
 }
 
+/** Edges of so much of the usual strength are faint ones. */
+const FAINT = 0.45;
+
 /** @param from - the picture at a size that is near and not smaller, and its scale */
 export function toLevel(from: readonly Plane[], fromScale: number, scale: number): Level {
   const small = from.map((one) => shrink(one, scale / fromScale));
@@ -160,6 +163,15 @@ export function toLevel(from: readonly Plane[], fromScale: number, scale: number
   const strong: number[] = [];
   for (let at = 0; at < edges.magnitude.length; at++) if (edges.magnitude[at]! >= least) strong.push(at);
   return { scale, planes: small, edges, strong: Int32Array.from(strong), least };
+}
+
+/** A level on which fainter edges vote too: eggs in glare, white ones on a pale ground. */
+export function toFaint(level: Level): Level {
+  const { magnitude } = level.edges;
+  const least = Math.max(4, quantile(magnitude, 0.5) * 1.5, level.least * FAINT);
+  const strong: number[] = [];
+  for (let at = 0; at < magnitude.length; at++) if (magnitude[at]! >= least) strong.push(at);
+  return { ...level, strong: Int32Array.from(strong), least };
 }
 
 /** A circle that was voted for: how much of it is drawn, its votes, and these beside those of a thin whole circle. */

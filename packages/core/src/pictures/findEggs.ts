@@ -1,4 +1,4 @@
-import { circlesOf, COS, DIRECTIONS, SIN, toLevel, type Level } from './circles';
+import { circlesOf, COS, DIRECTIONS, SIN, toFaint, toLevel, type Level } from './circles';
 import { median, type Plane } from './image';
 import { judgeCircles } from './judgeCircles';
 
@@ -74,7 +74,7 @@ export function findEggs({ planes, radii, onStep }: EggSearch): FoundEgg[] {
       const found = circlesOf(level, r, 1.2, 0.7);
       // What a ground of strands draws by chance is drawn thinly: it gets few votes for a circle of its size.
       const score =
-        found.reduce((sum, { drawn, full }) => sum + (drawn - 0.6) ** 2 * Math.max(0, Math.min(2, full) - 0.6), 0) *
+        found.reduce((sum, { drawn, full }) => sum + (drawn - 0.6) ** 3 * Math.max(0, Math.min(2.5, full) - 0.8), 0) *
         (r / scale) ** 1.2;
       scores.push({ r: r / scale, score });
       if (score > best.score) best = { r: r / scale, score };
@@ -91,7 +91,9 @@ export function findEggs({ planes, radii, onStep }: EggSearch): FoundEgg[] {
   const scale = Math.min(1, 10 / sharpest);
   const level = toLevel(nearest(scale).planes, nearest(scale).scale, scale);
   const r0 = sharpest * scale;
-  return judgeCircles(level, r0, circlesOf(level, r0, 0.95, 0.42)).map(({ x, y, ...rest }) => ({
+  const drawn = circlesOf(level, r0, 0.95, 0.42);
+  const faint = circlesOf(toFaint(level), r0, 0.95, 0.45);
+  return judgeCircles(level, r0, drawn, faint).map(({ x, y, ...rest }) => ({
     ...rest,
     x: (x + 0.5) / scale,
     y: (y + 0.5) / scale,

@@ -90,8 +90,8 @@ export function findYoung({ planes, onGrid, onStep }: YoungSearch): FoundYoung[]
 
 /** Those in a heap hide a little of one another. */
 const HEAP = 1.08;
-/** A frame, a table's edge, a ruler: longer than this share of the picture. */
-const TOO_LONG = 0.45;
+/** A frame, a table's edge, a ruler: longer than this share of the picture, and cut by its border. Those within it may be a chain of many. */
+const [TOO_LONG, LONGEST_HEAP] = [0.45, 1.2];
 /** Beside the usual one: how short a young one may be, and how many times as stout or as thin. */
 const [SHORTEST, STOUTEST] = [0.45, 2.1];
 
@@ -113,7 +113,8 @@ function weighted(some: readonly { value: number; weight: number }[], share: num
 
 /** Which patches are young ones, and how many each holds: most of what stands out is of one form and about one size. */
 function sortPatches(patches: readonly Patch[], width: number, height: number): FoundYoung[] {
-  const inside = patches.filter(({ length }) => length < TOO_LONG * Math.max(width, height));
+  const side = Math.max(width, height);
+  const inside = patches.filter(({ length, atBorder }) => length < (atBorder ? TOO_LONG : LONGEST_HEAP) * side);
   // Glare and bubbles are brighter than the ground and of no colour; so are young on a dark ground, and then most are.
   const isPale = ({ colour }: Patch) => colour[0] > 6 && Math.abs(colour[1]) < 6 && Math.abs(colour[2]) < 8;
   const areMostlyPale = inside.filter(isPale).length > 0.6 * inside.length;

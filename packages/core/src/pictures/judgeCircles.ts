@@ -58,23 +58,55 @@ interface Traits {
   y: number;
   drawn: number;
   votes: number;
+  /** Found by faint edges alone. */
+  isFaint: boolean;
   light: number;
   red: number;
   yellow: number;
   middle: number;
-  /** Difference of its colour from what lies around it. */
+  /** Difference of its colour from what lies around it, of all of it and of its middle. */
   apart: number;
+  core: number;
 }
 
 const lightOf = (c: readonly number[]) => (c[0]! + c[1]! + c[2]!) / 3;
+/** The innermost rings. */
+const CORE_RINGS = 3;
+/** Mean colour of some rings. */
+const meanOf = (rings: readonly number[]): [number, number, number] => {
+  const of = (c: number) => rings.reduce((sum, value, i) => (i % 3 === c ? sum + value : sum), 0) / (rings.length / 3);
+  return [of(0), of(1), of(2)];
+};
+/** How far two colours are apart. */
+const colourOff = (one: readonly number[], other: readonly number[]): number =>
+  Math.hypot(
+    (lightOf(one) - lightOf(other)) / Math.max(30, lightOf(one)),
+    redOf(one) - redOf(other),
+    yellowOf(one) - yellowOf(other),
+  );
 /** Colour against grey, on a scale of bytes: glare adds white and leaves it as it is. */
 const redOf = (c: readonly number[]) => (c[0]! - c[1]!) / 150;
 const yellowOf = (c: readonly number[]) => ((c[0]! + c[1]!) / 2 - c[2]!) / 150;
 
 /** Marks of a circle that is surely an egg. */
 const [SURE_DRAWN, SURE_SHARE] = [0.6, 0.5];
+/** Most differ so much from their ground, or nothing is said of those that do not; those that differ by less are hollow, and what that costs. */
+const [LEAST_APART, HOLLOW, HOLLOW_COST] = [0.15, 0.11, 16];
+/** The middle is so much darker than the rim, as a share. */
+const RIMMED = -0.04;
 /** How far eggs of one kind lie apart in brightness (share), and in colour. */
 const SCATTER = { light: 0.12, red: 0.04, yellow: 0.05 };
+
+interface RoundThing {
+  x: number;
+  y: number;
+  drawn: number;
+  votes: number;
+}
+
+/** A faint circle is drawn so much of the way, looks so much like the others, and is apart from them by so many radii. */
+const FAINT_DRAWN = { told: 0.56, alone: 0.86 } as const;
+const [FAINT_OFF, FAINT_APART] = [1.2, 1.3];
 
 /**
  * Which circles are eggs: those drawn well and voted for as the best are, and that look as most of the sure ones do. What is not drawn
@@ -83,7 +115,8 @@ const SCATTER = { light: 0.12, red: 0.04, yellow: 0.05 };
 export function judgeCircles(
   level: Level,
   r: number,
-  circles: readonly { x: number; y: number; drawn: number; votes: number }[],
+  circles: readonly RoundThing[],
+  faint: readonly RoundThing[] = [],
 ): { x: number; y: number; isWhite: boolean; sure: number }[] {
   const { width, height } = level.planes[0]!;
   const taken = new Uint8Array(width * height);
@@ -95,9 +128,12 @@ export function judgeCircles(
           const [px, py] = [x + ox, y + oy];
           if (ox * ox + oy * oy <= reach * reach && px >= 0 && py >= 0 && px < width && py < height) taken[py * width + px] = 1;
         }
-  const looks = circles.map(({ x, y }) => lookAt(level.planes, x, y, r, taken));
-  const usualGround = median(looks.flatMap((look) => (look && !Number.isNaN(look.around[0]) ? [lightOf(look.around)] : [])));
-  const traits = circles.flatMap(({ x, y, drawn, votes }, i): Traits[] => {
+  const all = [...circles, ...faint];
+  const looks = all.map(({ x, y }) => lookAt(level.planes, x, y, r, taken));
+  const usualGround = median(
+    looks.slice(0, circles.length).flatMap((look) => (look && !Number.isNaN(look.around[0]) ? [lightOf(look.around)] : [])),
+  );
+  const traits = all.flatMap(({ x, y, drawn, votes }, i): Traits[] => {
     const look = looks[i];
     if (!look) return [];
     const { inside, around, rings } = look;
@@ -111,27 +147,30 @@ export function judgeCircles(
         y,
         drawn,
         votes,
+        isFaint: i >= circles.length,
         light,
         red: redOf(inside),
         yellow: yellowOf(inside),
         middle: (lightOf(rings.slice(0, 3)) - lightOf(rings.slice(12, 15))) / Math.max(12, light),
-        apart: open
-          ? Math.hypot(
-              (lightOf(inside) - lightOf(open)) / Math.max(30, lightOf(inside)),
-              redOf(inside) - redOf(open),
-              yellowOf(inside) - yellowOf(open),
-            )
-          : 1,
+        apart: open ? colourOff(inside, open) : 1,
+        core: open ? colourOff(meanOf(rings.slice(0, CORE_RINGS * 3)), open) : 1,
       },
     ];
   });
-  const ranked = traits.map(({ votes, drawn }) => votes * drawn).sort((a, b) => b - a);
+  const firm = traits.filter(({ isFaint }) => !isFaint);
+  const ranked = firm.map(({ votes, drawn }) => votes * drawn).sort((a, b) => b - a);
   const top = ranked[Math.min(2, ranked.length - 1)] ?? 1;
-  const usual = Math.max(1, median(traits.filter(({ votes, drawn }) => votes * drawn >= 0.5 * top).map(({ votes }) => votes)));
-  const seeds = traits.filter(({ drawn, votes }) => drawn >= SURE_DRAWN && votes >= SURE_SHARE * usual);
+  const usual = Math.max(1, median(firm.filter(({ votes, drawn }) => votes * drawn >= 0.5 * top).map(({ votes }) => votes)));
+  const drawnWell = firm.filter(({ drawn, votes }) => drawn >= SURE_DRAWN && votes >= SURE_SHARE * usual);
+  // Bubbles are a rim about nothing: where most hold a colour of their own, what shows the ground is none of them.
+  const usualApart = median(drawnWell.map(({ apart }) => apart));
+  // A rim brighter than its middle is what a bubble has, and no egg.
+  const hollow = ({ apart, core, middle }: Traits) =>
+    usualApart < LEAST_APART ? 0 : Math.max(0, 1 - (middle < RIMMED ? Math.min(apart, core) : apart) / HOLLOW);
+  const seeds = drawnWell.filter((one) => hollow(one) < 0.3);
   const kinds = sortKinds(seeds);
-  return traits.flatMap((one) => {
-    const nearest = kinds
+  const nearestTo = (one: Traits) =>
+    kinds
       .map((kind) => ({
         kind,
         off: Math.hypot(
@@ -141,12 +180,37 @@ export function judgeCircles(
         ),
       }))
       .sort((a, b) => a.off - b.off)[0];
+  const eggOf = (one: Traits, z: number, isWhite: boolean) => {
+    const sure = 1 / (1 + Math.exp(-z + HOLLOW_COST * hollow(one)));
+    return sure >= 0.08 ? [{ x: one.x, y: one.y, isWhite, sure }] : [];
+  };
+  const found = firm.flatMap((one) => {
+    const nearest = nearestTo(one);
     const off = nearest?.off ?? 2;
     const z =
       (one.drawn - 0.6) / 0.075 + (one.votes / usual - 0.42) / 0.09 - 1.1 * Math.max(0, off - 1.6) - (one.apart < 0.05 ? 2 : 0);
-    const sure = 1 / (1 + Math.exp(-z));
-    return sure >= 0.08 ? [{ x: one.x, y: one.y, isWhite: nearest?.kind.isWhite ?? false, sure }] : [];
+    return eggOf(one, z, nearest?.kind.isWhite ?? false);
   });
+  const sure = found.filter((egg) => egg.sure >= 0.5);
+  if (sure.length < 3) return found;
+  const isFree = ({ x, y }: Traits) => sure.every((egg) => Math.hypot(egg.x - x, egg.y - y) > FAINT_APART * r);
+  // Where eggs differ from their ground their look says much; where they show it, only the drawing does.
+  const tells = usualApart >= LEAST_APART;
+  const more = traits
+    .filter((one) => one.isFaint && isFree(one))
+    .flatMap((one) => {
+      const nearest = nearestTo(one);
+      const off = nearest?.off ?? 9;
+      const z =
+        (one.drawn - (tells ? FAINT_DRAWN.told : FAINT_DRAWN.alone)) / 0.06 +
+        (one.votes / usual - 0.5) / 0.15 +
+        (tells ? 2 * Math.max(-3, FAINT_OFF - off) : -2 * Math.max(0, off - FAINT_OFF));
+      return eggOf(one, z, nearest?.kind.isWhite ?? false);
+    });
+  // What was half seen before gives way where it is seen better now.
+  const isOver = ({ x, y }: { x: number; y: number }) =>
+    more.some((egg) => egg.sure >= 0.5 && Math.hypot(egg.x - x, egg.y - y) <= FAINT_APART * r);
+  return [...found.filter((egg) => egg.sure >= 0.5 || !isOver(egg)), ...more];
 }
 
 interface EggKind {
