@@ -68,9 +68,12 @@ const ask = (more: Partial<Scene>, options: Partial<CountOptions> = {}): Asked =
 
 const KINDS = {
   // White ones on a pale ground are the hardest to see.
-  'eggs on a tub’s floor': [ask({ count: 110 }), 0.12],
+  'eggs on a tub’s floor': [ask({ count: 110 }), 0.07],
   'eggs in moss': [ask({ ground: 'strands', count: 40, seed: 3 }), 0.08],
-  'eggs on a leaf': [ask({ ground: 'mottled', count: 70, seed: 5 }), 0.06],
+  'eggs on a leaf': [ask({ ground: 'mottled', count: 70, seed: 5 }), 0.03],
+  // Few: a single false one is a large error, and strands draw circles by chance.
+  'few eggs in moss': [ask({ ground: 'strands', count: 10, size: 9, seed: 900, nuisance: 0.2 }), 0.1],
+  'few eggs and bubbles on a leaf': [ask({ ground: 'mottled', count: 11, size: 14, seed: 900, nuisance: 0.4 }), 0.1],
   'small eggs, many': [ask({ count: 220, size: 7, seed: 11 }), 0.06],
   'fry in a tub': [ask({ subject: 'fry', count: 30, size: 50 }), 0.1],
   'shrimp on sand': [ask({ subject: 'shrimp', ground: 'sand', count: 18, size: 60, seed: 2 }), 0.12],
@@ -110,7 +113,7 @@ describe('countPicture', () => {
 
   it.each(Object.entries(KINDS).map(([name, [, most]]) => [name, most] as const))('counts %s', (name, most) => {
     const { truth, found } = of(name);
-    expect(truth.count).toBeGreaterThan(10);
+    expect(truth.count).toBeGreaterThanOrEqual(10);
     expect(Math.abs(found.count / truth.count - 1)).toBeLessThanOrEqual(most);
     expect(found.low95).toBeLessThan(found.count);
     expect(found.high95).toBeGreaterThan(found.count);
