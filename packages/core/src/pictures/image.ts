@@ -61,7 +61,20 @@ function resize(source: Plane, w: number, h: number): Plane {
   if (w >= width && h >= height) return source;
   const out = plane(w, h);
   const [sx, sy] = [width / w, height / h];
+  // What each small pixel covers along a row: the first and the last large one, and the parts of these two.
+  const [firsts, lasts] = [new Int32Array(w), new Int32Array(w)];
+  const [firstParts, lastParts] = [new Float64Array(w), new Float64Array(w)];
+  for (let x = 0; x < w; x++) {
+    const [left, right] = [x * sx, (x + 1) * sx];
+    const first = Math.floor(left);
+    const last = Math.min(width, Math.ceil(right)) - 1;
+    firsts[x] = first;
+    lasts[x] = last;
+    firstParts[x] = Math.min(first + 1, right) - left;
+    lastParts[x] = last > first ? Math.min(last + 1, right) - last : 0;
+  }
   const line = new Float32Array(width);
+  const share = 1 / (sx * sy);
   for (let y = 0; y < h; y++) {
     line.fill(0);
     const [from, to] = [y * sy, (y + 1) * sy];
@@ -69,12 +82,11 @@ function resize(source: Plane, w: number, h: number): Plane {
       const weight = Math.min(yy + 1, to) - Math.max(yy, from);
       for (let x = 0, at = yy * width; x < width; x++, at++) line[x] = line[x]! + weight * values[at]!;
     }
-    for (let x = 0; x < w; x++) {
-      const [left, right] = [x * sx, (x + 1) * sx];
-      let sum = 0;
-      for (let xx = Math.floor(left); xx < Math.min(width, Math.ceil(right)); xx++)
-        sum += (Math.min(xx + 1, right) - Math.max(xx, left)) * line[xx]!;
-      out.values[y * w + x] = sum / (sx * sy);
+    for (let x = 0, at = y * w; x < w; x++, at++) {
+      const [first, last] = [firsts[x]!, lasts[x]!];
+      let sum = firstParts[x]! * line[first]! + lastParts[x]! * line[last]!;
+      for (let xx = first + 1; xx < last; xx++) sum += line[xx]!;
+      out.values[at] = sum * share;
     }
   }
   return out;
@@ -99,15 +111,17 @@ export function blur(source: Plane, sigma: number): Plane {
 
 function boxRows(values: Float32Array, width: number, height: number, radius: number): Float32Array {
   const out = new Float32Array(values.length);
-  const span = 2 * radius + 1;
+  const share = 1 / (2 * radius + 1);
   for (let y = 0; y < height; y++) {
     const base = y * width;
-    const at = (x: number) => values[base + (x < 0 ? 0 : x >= width ? width - 1 : x)]!;
-    let sum = 0;
-    for (let x = -radius; x <= radius; x++) sum += at(x);
-    for (let x = 0; x < width; x++) {
-      out[base + x] = sum / span;
-      sum += at(x + radius + 1) - at(x - radius);
+    const end = base + width - 1;
+    const [first, last] = [values[base]!, values[end]!];
+    let sum = first * (radius + 1);
+    for (let at = base + 1; at <= base + radius; at++) sum += at <= end ? values[at]! : last;
+    for (let at = base; at <= end; at++) {
+      out[at] = sum * share;
+      const [add, drop] = [at + radius + 1, at - radius];
+      sum += (add <= end ? values[add]! : last) - (drop >= base ? values[drop]! : first);
     }
   }
   return out;

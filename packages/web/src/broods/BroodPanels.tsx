@@ -17,11 +17,13 @@ export function Next({ page }: { page: Page }) {
       {!page.born && <WindowList windows={page.windows} carried={page.carried} />}
       {page.ready && page.alive > 0 && (
         <Fact label={<>Ready for sale</>}>
-          {formatDateRange(houseDay(page.ready.from, house.timeZone), houseDay(page.ready.to, house.timeZone), house.today)}, by{' '}
-          {page.measured ? 'their lengths' : 'the curve'};{' '}
-          <Link to={`/growout/broods/${page.id}`} className="link">
-            how sure
-          </Link>
+          {formatDateRange(houseDay(page.ready.from, house.timeZone), houseDay(page.ready.to, house.timeZone), house.today)}
+          <span className="block text-note font-normal">
+            by {page.measured ? 'their lengths' : 'the curve'};{' '}
+            <Link to={`/growout/broods/${page.id}`} className="link">
+              how sure
+            </Link>
+          </span>
         </Fact>
       )}
       {page.feedingDays !== null && page.lengthMm !== null && (

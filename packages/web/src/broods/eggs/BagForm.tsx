@@ -39,7 +39,7 @@ export function BagForm({ page, done }: { page: Reply<'brood'>; done: () => void
       <div className="grid gap-4 sm:grid-cols-2">
         <TextField label="Written on it" autoFocus error={errors.label?.message} {...register('label')} />
         <TextField label="Where it lies" hint="shelf, drawer, box" error={errors.place?.message} {...register('place')} />
-        <SelectField label="The peat is" error={errors.moisture?.message} {...register('moisture')}>
+        <SelectField label="The peat is" boxClass="sm:col-span-2" error={errors.moisture?.message} {...register('moisture')}>
           <option value="damp">damp: no drop falls when squeezed</option>
           <option value="wet">too wet: press it again</option>
           <option value="dry">too dry: a spray of water</option>

@@ -45,7 +45,7 @@ export function WetForm({ page, done }: { page: Reply<'brood'>; done: () => void
         <SelectField label="They swim in" error={errors.toTankId?.message} {...register('toTankId')}>
           <TankOptions life={life.data} />
         </SelectField>
-        <SelectField label={left > 0 ? `The other ${left}` : 'The others'} {...register('rest')}>
+        <SelectField label={left > 0 ? `The other ${left}` : 'The others'} boxClass="sm:col-span-2" {...register('rest')}>
           <option value="again">back into damp peat, a second wetting</option>
           <option value="out">thrown out</option>
         </SelectField>
