@@ -91,12 +91,30 @@ export function withoutThinDark(source: Plane): Plane {
   return { ...back, values: back.values.map((value) => -value) };
 }
 
+/** From here on, and by so much above the middle around it, a wide bright place is glare that lies over ground and young alike. */
+const [GLARE_FROM, GLARE_ABOVE] = [215, 10];
+
+/** The ground of a small plane: its local middle, and where glare lies the light of the glare, without what is thin in it. */
+function groundOf(small: Plane): Plane {
+  const middle = medianFilter(small, 12);
+  const filled = withoutThinDark(small);
+  // Opened twice as wide as young are thick here: what stays is no animal.
+  const turned = { ...filled, values: filled.values.map((value) => -value) };
+  const narrow = largestNear(largestNear(turned));
+  const back = largestNear(largestNear({ ...narrow, values: narrow.values.map((value) => -value) }));
+  middle.values.forEach((value, at) => {
+    const light = back.values[at]!;
+    if (light > GLARE_FROM && light > value + GLARE_ABOVE) middle.values[at] = light;
+  });
+  return blur(middle, 0.8);
+}
+
 /** How much each pixel stands out from its ground, in standard deviations of the ground near by. */
 export function standOut(planes: readonly Plane[], sigma: number): { score: Plane; light: Plane; offs: Plane[] } {
   const { width, height } = planes[0]!;
   const small = Math.min(1, 180 / Math.max(width, height));
   const soft = planes.map((one) => blur(one, sigma));
-  const grounds = planes.map((one) => enlarge(medianFilter(shrink(one, small), 12), width, height));
+  const grounds = planes.map((one) => enlarge(groundOf(shrink(one, small)), width, height));
   const size = width * height;
   const mixed = [plane(width, height), plane(width, height), plane(width, height)];
   for (let at = 0; at < size; at++) {
