@@ -128,6 +128,41 @@ test('what can go is narrowed by species, sex and length; what was asked stands 
   await expect(page.getByLabel('At least, mm')).toHaveValue('60');
 });
 
+test('grown males to spare are offered, lead to their card, and their number stands in the form', async ({ page }) => {
+  await enter(page, 'keeper', '/sales');
+  const tanks = (await (await page.request.get('/api/house/tanks')).json()) as { tankId: string; code: string }[];
+  const id = () => crypto.randomUUID().replace(/^(.{14})./, '$17');
+  const { now } = (await (await page.request.get('/api/session')).json()) as { now: string };
+  const heads = { males: 9, females: 1, unsexed: 0 };
+  const origin = { origin: 'local', acquiredFrom: null, line: null, generation: null };
+  const tankId = tanks.find(({ code }) => code === 'A1.7')?.tankId;
+  const lot = {
+    id: id(),
+    lotId: id(),
+    speciesKey: 'humpback-limia',
+    tankId,
+    heads,
+    at: now,
+    ...origin,
+    override: { reason: 'for a test' },
+  };
+  const kept = await page.request.post('/api/lots', { data: lot });
+  const { entryId } = (await kept.json()) as { entryId: string };
+  await page.reload();
+  const spare = page.getByRole('region', { name: 'Grown animals to spare' });
+  const row = spare.getByRole('listitem').filter({ hasText: 'A1.7' });
+  await expect(row).toContainText('females to a male suit them');
+  const males = (await row.locator('b').first().textContent()) ?? '';
+  await row.getByRole('button', { name: /^Sell/ }).click();
+  await expect(dialog(page).getByLabel('How many')).toHaveValue(males);
+  await expect(dialog(page).getByLabel('Of which sex')).toHaveValue('males');
+  await page.keyboard.press('Escape');
+  await row.getByRole('link').click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(/limia/i);
+  await expect(page).toHaveURL(new RegExp(`/stock/${lot.lotId}$`));
+  expect((await page.request.post('/api/undos', { data: { id: id(), entryId } })).ok()).toBe(true);
+});
+
 test('more bags than an auction takes, and a day on which it does not meet, are said', async ({ page }) => {
   await enter(page, 'keeper', '/sales/outlets');
   const month = page.getByRole('region', { name: 'What goes, and for how much' });

@@ -19,7 +19,7 @@ export function Spare({ spare, sell }: { spare: readonly SpareBreeders[]; sell: 
           >
             <b className="w-16 shrink-0 text-right text-title">{one.males + one.females}</b>
             <span className="min-w-0 flex-1 basis-56">
-              <Link to={`/stock/lots/${one.lotId}`} className="font-semibold link">
+              <Link to={`/stock/${one.lotId}`} className="font-semibold link">
                 {one.name ?? one.speciesName}
               </Link>{' '}
               <span className="text-quiet">
