@@ -1,8 +1,11 @@
 import { QueryTypes } from 'sequelize';
-import type { Database } from '../packages/server/src/platform';
+import { compose } from '../packages/server/src/app/compose';
+import { seedDemo } from '../packages/server/src/app/seedDemo';
+import { fixedClock, migrator, openDatabase, type Database, type Who } from '../packages/server/src/platform';
 
 // The demonstration house many times over, and with many years behind it.
 
+const NOW = '2026-11-24T07:12:00.000Z';
 const TIMES = 20;
 const RUNS = 60;
 
@@ -60,15 +63,15 @@ export async function multiply(database: Database, houseId: string, times = TIME
 /** Tables that grow with the years while nothing more is alive, and what says when. */
 const HISTORY = ['readings', 'changes', 'tank_events', 'entries', 'outcomes'];
 
-/** Repeats the history of the house for each of the years before it. */
-export async function age(database: Database, houseId: string, history: readonly string[] = HISTORY, years = 10): Promise<void> {
-  for (const table of history) {
+/** Repeats the history of the house for each of nine years before it. */
+export async function age(database: Database, houseId: string): Promise<void> {
+  for (const table of HISTORY) {
     const columns = await database.sequelize.query<{ name: string }>(
       `SELECT column_name name FROM information_schema.columns WHERE table_schema = DATABASE() AND table_name = '${table}' AND extra NOT LIKE '%GENERATED%' AND extra NOT LIKE '%auto_increment%'`,
       { type: QueryTypes.SELECT },
     );
     const names = columns.map(({ name }) => name);
-    for (let year = 1; year < years; year++) {
+    for (let year = 1; year < 10; year++) {
       const shifted = names.map((name) => {
         if (name === 'id') return `CONCAT('e${year}', SUBSTRING(id, 3))`;
         if (name === 'at' || name.endsWith('_at')) return `${name} - INTERVAL ${year} YEAR`;
@@ -81,7 +84,7 @@ export async function age(database: Database, houseId: string, history: readonly
       );
     }
   }
-  await database.sequelize.query(`ANALYZE TABLE ${history.join(', ')}`, { type: QueryTypes.SELECT });
+  await database.sequelize.query(`ANALYZE TABLE ${HISTORY.join(', ')}`, { type: QueryTypes.SELECT });
 }
 
 /** The time that nineteen of twenty runs stay below, ms. */
@@ -94,4 +97,42 @@ export async function percentile95(work: () => Promise<unknown>, runs = RUNS): P
     times.push(performance.now() - started);
   }
   return times.sort((a, b) => a - b)[Math.floor(runs * 0.95) - 1] ?? 0;
+}
+
+/** The demonstration house in a database of its own, its keeper, and the statements that some work sends. */
+export async function openHouse() {
+  let statements: string[] = [];
+  const database = openDatabase(process.env.FRESHET_DATABASE_URL ?? '', (sql) =>
+    statements.push(sql.replace(/^Executing \([^)]*\): /, '')),
+  );
+  await migrator(database).up();
+  await seedDemo(database, NOW);
+  const services = compose({ database, clock: fixedClock(NOW) });
+  const [houseId = ''] = await services.accounts.repository.houseIds();
+  const who: Who = database.reading({
+    userId: houseId,
+    name: 'bench',
+    houseId,
+    role: 'keeper',
+    timeZone: 'Europe/Dublin',
+    temperatureUnit: 'degC',
+    volumeUnit: 'L',
+  } as const);
+  const statementsOf = async (work: () => Promise<unknown>): Promise<string[]> => {
+    statements = [];
+    await work();
+    return [...statements];
+  };
+  /** What a write does to the snapshot: the next read builds it anew. */
+  const changed = () =>
+    database.sequelize.query('UPDATE houses SET revision = revision + 1', { type: QueryTypes.UPDATE, logging: false });
+  /** Some work beside the same rows by hand: its statements, read by the driver without a model, as many at once. */
+  const besideSql = async (work: () => Promise<unknown>, runs = RUNS) => {
+    const byHand = (await statementsOf(work)).filter((sql) => sql.startsWith('SELECT'));
+    const plain = () =>
+      Promise.all(byHand.map((sql) => database.sequelize.query(sql, { type: QueryTypes.SELECT, raw: true, logging: false })));
+    const [ours, theirs] = [await percentile95(work, runs), await percentile95(plain, runs)];
+    return { ours, ratio: ours / theirs, statements: byHand.length };
+  };
+  return { database, services, houseId, who, statementsOf, changed, besideSql };
 }

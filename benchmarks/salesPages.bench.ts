@@ -1,14 +1,11 @@
 import { QueryTypes } from 'sequelize';
-import { seedDemo } from '../packages/server/src/app/seedDemo';
-import { compose } from '../packages/server/src/app/compose';
-import { fixedClock, migrator, openDatabase, type Database, type Who } from '../packages/server/src/platform';
+import type { Database } from '../packages/server/src/platform';
 import { orderOutlooks, overStocked, readyList } from '../packages/core/src/sales';
-import { multiply, percentile95 } from './largeHouse';
+import { multiply, openHouse } from './largeHouse';
 
 // What can go, and the pages of sales, with more than 2000 lots and five years of sales, beside the same rows read by hand-written SQL on the
 // same pool.
 
-const NOW = '2026-11-24T07:12:00.000Z';
 const TIMES = 30;
 const YEARS = 5;
 /** Pages take a second each. */
@@ -40,27 +37,9 @@ async function sellMore(database: Database, houseId: string): Promise<void> {
 }
 
 async function main(): Promise<void> {
-  let statements: string[] = [];
-  const database = openDatabase(process.env.FRESHET_DATABASE_URL ?? '', (sql) =>
-    statements.push(sql.replace(/^Executing \([^)]*\): /, '')),
-  );
-  await migrator(database).up();
-  await seedDemo(database, NOW);
-  const services = compose({ database, clock: fixedClock(NOW) });
-  const [houseId = ''] = await services.accounts.repository.houseIds();
-  const who: Who = database.reading({
-    userId: houseId,
-    name: 'bench',
-    houseId,
-    role: 'keeper',
-    timeZone: 'Europe/Dublin',
-    temperatureUnit: 'degC',
-    volumeUnit: 'L',
-  } as const);
+  const { database, services, houseId, who, changed, besideSql } = await openHouse();
   await multiply(database, houseId, TIMES);
   await sellMore(database, houseId);
-  const changed = () =>
-    database.sequelize.query('UPDATE houses SET revision = revision + 1', { type: QueryTypes.UPDATE, logging: false });
   await changed();
   const counted = async (sql: string) =>
     (await database.sequelize.query<{ n: number }>(sql, { type: QueryTypes.SELECT, logging: false }))[0]?.n ?? 0;
@@ -86,15 +65,9 @@ async function main(): Promise<void> {
     ['did it pay, after a write', anew(async () => money.reply(who, await services.house.view(who), undefined))],
   ];
   for (const [name, work, runs = RUNS] of cases) {
-    statements = [];
-    await work();
-    // The same rows by hand: the statements' rows and columns, read by the driver without a model, as many at once.
-    const byHand = statements.filter((sql) => sql.startsWith('SELECT'));
-    const plain = () =>
-      Promise.all(byHand.map((sql) => database.sequelize.query(sql, { type: QueryTypes.SELECT, raw: true, logging: false })));
-    const [ours, theirs] = [await percentile95(work, runs), await percentile95(plain, runs)];
+    const { ours, ratio, statements } = await besideSql(work, runs);
     say(
-      `${name}: ${ours.toFixed(0)} ms, ${(ours / theirs).toFixed(2)} times the same rows by SQL (${byHand.length} statements, aim: at most 2)`,
+      `${name}: ${ours.toFixed(0)} ms, ${ratio.toFixed(2)} times the same rows by SQL (${statements} statements, aim: at most 2)`,
     );
   }
   await database.close();

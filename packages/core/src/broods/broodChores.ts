@@ -9,7 +9,7 @@ import { larvaeChores } from './larvalSalt';
 import { leaveChores } from './leaves';
 import { peatChores } from './peat';
 import { residentsOf } from './residents';
-import { isStripped, stripChores } from './stripping';
+import { isStripped, lieOpen, stripChores } from './stripping';
 
 const TEMPERATURE_DAYS = 1;
 
@@ -21,7 +21,7 @@ function eggChores(read: ReadBrood, tank: RoomTank, view: BroodsView, day: Day):
   const { brood, species, state } = read;
   if (species.eggsRest && state.stage === 'eggs') return peatChores(read, tank.id, view, day);
   const chores: Chore[] = [...leaveChores(BROODS_CHORES.leave, read, tank, view, day), ...clearChores(read, tank, view, day)];
-  if ((species.start !== 'laid' && !isStripped(read)) || state.stage !== 'eggs') return chores;
+  if (!lieOpen(read) || state.stage !== 'eggs') return chores;
   if (isReached(read, tank))
     chores.push(
       chore(BROODS_CHORES.pickWhite, {
@@ -42,8 +42,7 @@ function eggChores(read: ReadBrood, tank: RoomTank, view: BroodsView, day: Day):
 /** Eggs and wrigglers are looked at every day, also when nothing else is due. */
 function lookChores(read: ReadBrood, tank: RoomTank, day: Day): Chore[] {
   const { brood, species, state } = read;
-  if (species.eggsRest || (species.start !== 'laid' && !isStripped(read)) || (state.stage !== 'eggs' && state.stage !== 'yolk'))
-    return [];
+  if (species.eggsRest || !lieOpen(read) || (state.stage !== 'eggs' && state.stage !== 'yolk')) return [];
   return [
     chore(BROODS_CHORES.lookEggs, {
       subject: `${brood.id}:${tank.id}`,

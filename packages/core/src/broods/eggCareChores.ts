@@ -7,17 +7,15 @@ import { BROODS_CHORES } from './choreKinds';
 import { changesToTrace, EGG_MACHINES, leafDose, LITRES_PER_CONE, LITRES_PER_LEAF } from './eggPlans';
 import type { BroodsView, ReadBrood } from './facts';
 import { residentsOf } from './residents';
-import { isStripped } from './stripping';
+import { lieOpen } from './stripping';
 
 /** A box that loses a cup at a time, L, and the cup. */
 const SMALL_BOX_L = 5;
 const CUP_L = 0.25;
 
 /** Whether eggs were taken into a box or tumbler of their own: only there is water changed daily and white eggs are picked. */
-export const isBoxed = ({ brood, keeping, species }: ReadBrood, tank: RoomTank): boolean =>
-  (keeping?.plan === 'pullEggs' || keeping?.plan === 'tumbler') &&
-  !tank.outdoor &&
-  (species.start === 'laid' || isStripped({ brood }));
+export const isBoxed = (read: ReadBrood, tank: RoomTank): boolean =>
+  (read.keeping?.plan === 'pullEggs' || read.keeping?.plan === 'tumbler') && !tank.outdoor && lieOpen(read);
 
 /** From which day eggs are kept as they are: since it was changed, or since they were laid. */
 const begunOn = ({ brood, keeping }: ReadBrood, view: BroodsView): Day =>

@@ -42,6 +42,10 @@ function windowOf({ brood, species, state }: ReadBrood, way: Way, view: BroodsVi
 /** Whether eggs that were carried lie by themselves: they were taken from their mother. */
 export const isStripped = ({ brood }: Pick<ReadBrood, 'brood'>): boolean => (brood.stripped ?? null) !== null;
 
+/** Whether eggs lie by themselves, to be seen and handled: they were laid, or taken from the mother that carried them. */
+export const lieOpen = ({ brood, species }: Pick<ReadBrood, 'brood' | 'species'>): boolean =>
+  species.start === 'laid' || isStripped({ brood });
+
 /**
  * A mouthbrooder's eggs are taken from her, early into a tumbler or late into a nursery, or she is set apart and lets them go by herself: as
  * the recipe says. Source: docs/sources.md#stripping

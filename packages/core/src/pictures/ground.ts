@@ -83,13 +83,13 @@ function largestNear({ width, height, values }: Plane): Plane {
   return { width, height, values: out };
 }
 
+/** The same plane with its signs turned. */
+const turned = (source: Plane): Plane => ({ ...source, values: source.values.map((value) => -value) });
+/** The smallest value within three pixels each way. */
+const smallestNear = (source: Plane): Plane => turned(largestNear(turned(source)));
+
 /** A plane without what is darker than its surroundings and thinner than seven pixels (morphological closing). */
-export function withoutThinDark(source: Plane): Plane {
-  const wide = largestNear(source);
-  const turned = { ...wide, values: wide.values.map((value) => -value) };
-  const back = largestNear(turned);
-  return { ...back, values: back.values.map((value) => -value) };
-}
+export const withoutThinDark = (source: Plane): Plane => smallestNear(largestNear(source));
 
 /** From here on, and by so much above the middle around it, a wide bright place is glare that lies over ground and young alike. */
 const [GLARE_FROM, GLARE_ABOVE] = [215, 10];
@@ -97,13 +97,10 @@ const [GLARE_FROM, GLARE_ABOVE] = [215, 10];
 /** The ground of a small plane: its local middle, and where glare lies the light of the glare, without what is thin in it. */
 function groundOf(small: Plane): Plane {
   const middle = medianFilter(small, 12);
-  const filled = withoutThinDark(small);
   // Opened twice as wide as young are thick here: what stays is no animal.
-  const turned = { ...filled, values: filled.values.map((value) => -value) };
-  const narrow = largestNear(largestNear(turned));
-  const back = largestNear(largestNear({ ...narrow, values: narrow.values.map((value) => -value) }));
+  const wide = largestNear(largestNear(smallestNear(smallestNear(withoutThinDark(small)))));
   middle.values.forEach((value, at) => {
-    const light = back.values[at]!;
+    const light = wide.values[at]!;
     if (light > GLARE_FROM && light > value + GLARE_ABOVE) middle.values[at] = light;
   });
   return blur(middle, 0.8);

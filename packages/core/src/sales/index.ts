@@ -35,6 +35,6 @@ export { leavingDays, pickStops, salesAgenda, type PickStop } from './agenda';
 export { SALES_CHORES } from './choreKinds';
 export { upkeep, type LotUpkeep, type Rates, type Stay, type TankDose, type UpkeepTank } from './upkeep';
 export { payOf, sumUpkeep, type Account, type Paid } from './pays';
-export { TAKINGS_MONTHS, takingsBySpecies, takingsMonths, type SpeciesTakings, type Taking } from './takings';
+export { takingsBySpecies, takingsMonths, type SpeciesTakings, type Taking } from './takings';
 export { labelCode } from './labelCode';
 export { formatMoney, readMoney } from './money';

@@ -2,7 +2,7 @@ import type { Day } from '../time';
 import { formatMoney } from './money';
 
 /** How many months back it is told what went. */
-export const TAKINGS_MONTHS = 24;
+const TAKINGS_MONTHS = 24;
 const LEAST_MONTHS = 12;
 const HALF = 6;
 

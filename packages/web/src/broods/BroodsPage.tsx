@@ -8,6 +8,7 @@ import { useGet, useHouse, type Reply } from '../data';
 import {
   ButtonLink,
   Empty,
+  KindField,
   Loaded,
   PageHead,
   Segmented,
@@ -242,19 +243,7 @@ export function BroodsPage() {
                     value={told('find')}
                     onChange={(event) => set('find', event.target.value)}
                   />
-                  <SelectField
-                    label="Species"
-                    boxClass="w-44"
-                    value={told('species')}
-                    onChange={(event) => set('species', event.target.value)}
-                  >
-                    <option value="">all</option>
-                    {kinds.map(([key, name]) => (
-                      <option key={key} value={key}>
-                        {name}
-                      </option>
-                    ))}
-                  </SelectField>
+                  <KindField value={told('species')} kinds={kinds} onChange={(key) => set('species', key)} />
                   <SelectField
                     label="Stage"
                     boxClass="w-32"

@@ -1,5 +1,5 @@
 import type { ReadyWish } from '@freshet/core/sales';
-import { SelectField, TextField, usePageParams, withParam } from '../ui';
+import { KindField, SelectField, TextField, usePageParams, withParam } from '../ui';
 
 /** What a page is narrowed to: a species, and who of it is asked after. */
 export interface Narrowed {
@@ -41,14 +41,7 @@ export function ReadyWishes({
 }) {
   return (
     <div className="mb-3 flex flex-wrap items-end gap-x-3 gap-y-2">
-      <SelectField label="Species" boxClass="w-44" value={species} onChange={(event) => set('species', event.target.value)}>
-        <option value="">all</option>
-        {kinds.map(([key, name]) => (
-          <option key={key} value={key}>
-            {name}
-          </option>
-        ))}
-      </SelectField>
+      <KindField value={species} kinds={kinds} onChange={(key) => set('species', key)} />
       <SelectField
         label="Sex"
         boxClass="w-36"

@@ -3,6 +3,7 @@ export { ButtonLink } from './ButtonLink';
 export { readWhole } from './readWhole';
 export { readNumber } from './readNumber';
 export { Field, TextField, SelectField, NoteField } from './Field';
+export { KindField } from './KindField';
 export { Dialog } from './Dialog';
 export { Why } from './Why';
 export type { Reasons } from './reasons';
