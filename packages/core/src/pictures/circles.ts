@@ -10,33 +10,28 @@ export interface Edges {
 
 /** The steepest change of any of three planes at each pixel. */
 function findEdges(planes: readonly Plane[], sigma: number): Edges {
-  const soft = planes.map((one) => blur(one, sigma).values);
+  const [red, green, blue] = planes.map((one) => blur(one, sigma).values) as [Float32Array, Float32Array, Float32Array];
   const { width, height } = planes[0]!;
   const size = width * height;
   const [magnitude, dx, dy] = [new Float32Array(size), new Float32Array(size), new Float32Array(size)];
   for (let y = 1; y < height - 1; y++)
-    for (let x = 1; x < width - 1; x++) {
-      const at = y * width + x;
-      let best = 0;
-      let bx = 0;
-      let by = 0;
-      for (let c = 0; c < soft.length; c++) {
-        const values = soft[c]!;
-        const gx = values[at + 1]! - values[at - 1]!;
-        const gy = values[at + width]! - values[at - width]!;
-        const m = gx * gx + gy * gy;
-        if (m > best) {
-          best = m;
-          bx = gx;
-          by = gy;
-        }
-      }
+    for (let at = y * width + 1; at < (y + 1) * width - 1; at++) {
+      let gx = red[at + 1]! - red[at - 1]!;
+      let gy = red[at + width]! - red[at - width]!;
+      let best = gx * gx + gy * gy;
+      const greenX = green[at + 1]! - green[at - 1]!;
+      const greenY = green[at + width]! - green[at - width]!;
+      const greenBest = greenX * greenX + greenY * greenY;
+      if (greenBest > best) [gx, gy, best] = [greenX, greenY, greenBest];
+      const blueX = blue[at + 1]! - blue[at - 1]!;
+      const blueY = blue[at + width]! - blue[at - width]!;
+      const blueBest = blueX * blueX + blueY * blueY;
+      if (blueBest > best) [gx, gy, best] = [blueX, blueY, blueBest];
+      if (best === 0) continue;
       const length = Math.sqrt(best);
       magnitude[at] = length;
-      if (length > 0) {
-        dx[at] = bx / length;
-        dy[at] = by / length;
-      }
+      dx[at] = gx / length;
+      dy[at] = gy / length;
     }
   return { magnitude, dx, dy };
 }

@@ -56,6 +56,13 @@ export interface PictureCount {
 
 /** Longest side that is looked at; larger pictures are made smaller first. */
 const LONGEST = { eggs: 1280, young: 1024, grid: 1152 } as const;
+
+/** How often a picture can be made half as large before it is counted, without anything being lost: what decodes it does so quickly. */
+export function halvingsBefore(width: number, height: number, options: Pick<CountOptions, 'kind' | 'grid'>): number {
+  const longest = LONGEST[options.grid ? 'grid' : options.kind];
+  return Math.max(0, Math.floor(Math.log2(Math.max(width, height) / longest)));
+}
+
 /** Largest picture, pixels: 48 megapixels. */
 const MOST_PIXELS = 48_000_000;
 const LEAST_SIDE = 64;
@@ -70,10 +77,13 @@ function judgePicture(light: Plane, found: readonly { r: number }[]): PictureFau
   const [dark, bright] = [quantile(light.values, 0.5), quantile(light.values, 0.93)];
   if (bright >= 250 && quantile(light.values, 0.55) < 235) faults.push('glare');
   if (dark < 18 && bright < 60) faults.push('dark');
-  const steps = new Float32Array(light.values.length);
-  const { width } = light;
-  for (let at = 1; at < steps.length - width; at++)
-    steps[at] = Math.hypot(light.values[at]! - light.values[at - 1]!, light.values[at]! - light.values[at + width]!);
+  const { width, values } = light;
+  const steps = new Float32Array(values.length);
+  for (let at = 1; at < steps.length - width; at++) {
+    const across = values[at]! - values[at - 1]!;
+    const down = values[at]! - values[at + width]!;
+    steps[at] = Math.sqrt(across * across + down * down);
+  }
   if (quantile(steps, 0.995) < 7) faults.push('blurred');
   if (found.length > 0 && median(found.map(({ r }) => r)) < 5) faults.push('tooSmall');
   return faults;
@@ -131,9 +141,12 @@ export function countPicture(
   } else {
     const found = findYoung({ planes, onGrid: Boolean(options.grid), onStep: (share) => onStep(0.25 + 0.7 * share) });
     for (const young of found) {
-      variance += young.sure * (1 - young.sure) + (young.isSingle ? 0 : (0.3 * Math.max(1, young.count - 1)) ** 2);
+      variance +=
+        young.sure * (1 - young.sure) +
+        young.many * (1 - young.many) +
+        (young.isSingle ? 0 : (0.3 * Math.max(0, young.count - 2)) ** 2);
       if (young.sure < least) continue;
-      const length = (young.length > 1.12 * young.extent ? 0.955 * young.length : young.extent) * LENGTH_TRIM;
+      const length = young.length * LENGTH_TRIM;
       objects.push({
         x: young.x / scale,
         y: young.y / scale,

@@ -53,6 +53,8 @@ function sharpestRadius(level: Level, r: number): number {
 }
 
 const SCALES = [1, 0.707, 0.5, 0.354, 0.25, 0.177];
+/** So few circles of a radius say little for it. */
+const FEW = 1.4;
 /** Radii in pixels of a level; smaller ones only at the full size. */
 const [SMALLEST, FROM, TO] = [4.5, 8, 11.4];
 
@@ -60,22 +62,24 @@ const [SMALLEST, FROM, TO] = [4.5, 8, 11.4];
 export function findEggs({ planes, radii, onStep }: EggSearch): FoundEgg[] {
   let best = { r: 0, score: 0 };
   const scores: { r: number; score: number }[] = [];
-  let near: Pick<Level, 'planes' | 'scale'> = { planes: [...planes], scale: 1 };
-  const sizes: Pick<Level, 'planes' | 'scale'>[] = [near];
-  const nearest = (scale: number) => sizes.filter((one) => one.scale >= scale).at(-1) ?? sizes[0]!;
+  const whole = { planes: [...planes], scale: 1 };
+  const levels: Level[] = [];
+  const nearest = (scale: number) => levels.filter((one) => one.scale >= scale).at(-1) ?? whole;
   for (const [i, scale] of SCALES.entries()) {
     onStep?.((0.8 * i) / SCALES.length);
     const largest = TO / scale;
     if (radii && (largest < radii[0] * 0.8 || (scale < 1 && FROM / scale > radii[1] * 1.25))) continue;
+    const near = levels.at(-1) ?? whole;
     const level = toLevel(near.planes, near.scale, scale);
-    near = level;
-    sizes.push(level);
+    levels.push(level);
     for (let r = scale === 1 ? SMALLEST : FROM; r < TO; r *= 1.17) {
       const found = circlesOf(level, r, 1.2, 0.7);
       // What a ground of strands draws by chance is drawn thinly: it gets few votes for a circle of its size.
+      // One alone is glare, a lamp, a pot's rim.
       const score =
         found.reduce((sum, { drawn, full }) => sum + (drawn - 0.6) ** 3 * Math.max(0, Math.min(2.5, full) - 0.8), 0) *
-        (r / scale) ** 1.2;
+        (r / scale) ** 1.2 *
+        (1 - Math.exp(-((found.length / FEW) ** 2)));
       scores.push({ r: r / scale, score });
       if (score > best.score) best = { r: r / scale, score };
     }
@@ -87,7 +91,7 @@ export function findEggs({ planes, radii, onStep }: EggSearch): FoundEgg[] {
   const radius = Math.exp(around.reduce((sum, { r, score }) => sum + score ** 2 * Math.log(r), 0) / weight);
   const coarse = Math.min(1, 11 / radius);
   const rough = toLevel(nearest(coarse).planes, nearest(coarse).scale, coarse);
-  const sharpest = sharpestRadius(rough, radius * coarse) / coarse;
+  const sharpest = sharpestRadius(rough, radius * rough.scale) / rough.scale;
   const scale = Math.min(1, 10 / sharpest);
   const level = toLevel(nearest(scale).planes, nearest(scale).scale, scale);
   const r0 = sharpest * scale;

@@ -16,13 +16,14 @@ function thinDark({ width, height, values }: Plane, reach: number): Plane {
   return out;
 }
 
-/** Mean darkness along lines at an angle, one value for each pixel across. */
-function project({ width, height, values }: Plane, angle: number): Float32Array {
+/** Mean darkness along lines at an angle, one value for each pixel across; looks at one row in so many. */
+function project({ width, height, values }: Plane, angle: number, every = 1): Float32Array {
   const [c, s] = [Math.cos(angle), Math.sin(angle)];
   const reach = Math.ceil(Math.hypot(width, height) / 2);
   const sums = new Float32Array(2 * reach + 1);
   const counts = new Float32Array(2 * reach + 1);
-  for (let y = 0, at = 0; y < height; y++) {
+  for (let y = 0; y < height; y += every) {
+    let at = y * width;
     let place = (-width / 2) * c + (y - height / 2) * s + reach + 0.5;
     for (let x = 0; x < width; x++, at++, place += c) {
       const bin = place | 0;
@@ -30,7 +31,7 @@ function project({ width, height, values }: Plane, angle: number): Float32Array 
       counts[bin] = counts[bin]! + 1;
     }
   }
-  const least = Math.min(width, height) * 0.35;
+  const least = (Math.min(width, height) * 0.35) / every;
   return sums.map((sum, i) => (counts[i]! > least ? sum / counts[i]! : 0));
 }
 
@@ -92,15 +93,16 @@ export function gridSpacing(light: Plane): number | null {
   const lines = thinDark(small, 3);
   let best = { angle: 0, value: 0 };
   const look = shrink(lines, 0.5);
-  const judge = (of: Plane, angle: number) => scatter(project(of, angle)) + scatter(project(of, angle + Math.PI / 2));
+  const judge = (angle: number, every: number) =>
+    scatter(project(look, angle, every)) + scatter(project(look, angle + Math.PI / 2, every));
   for (let degrees = -45; degrees < 45; degrees += 1) {
     const angle = (degrees * Math.PI) / 180;
-    const value = judge(look, angle);
+    const value = judge(angle, 3);
     if (value > best.value) best = { angle, value };
   }
   for (let step = -8; step <= 8; step++) {
     const angle = best.angle + (step * 0.15 * Math.PI) / 180;
-    const value = judge(look, angle);
+    const value = judge(angle, 1);
     if (step === -8 || value > best.value) best = { angle, value };
   }
   const spacings = [best.angle, best.angle + Math.PI / 2].flatMap((angle) => period(project(lines, angle)) ?? []);

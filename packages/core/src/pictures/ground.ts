@@ -33,60 +33,63 @@ function medianFilter({ width, height, values }: Plane, radius: number): Plane {
 /** A plane drawn larger, straight between its pixels. */
 function enlarge(source: Plane, width: number, height: number): Plane {
   const out = plane(width, height);
-  const [sx, sy] = [source.width / width, source.height / height];
+  const { values } = source;
+  const between = (large: number, small: number) => {
+    const [from, part] = [new Int32Array(large), new Float32Array(large)];
+    for (let at = 0; at < large; at++) {
+      const place = Math.max(0, Math.min(small - 1.001, ((at + 0.5) * small) / large - 0.5));
+      from[at] = Math.floor(place);
+      part[at] = place - from[at]!;
+    }
+    return { from, part };
+  };
+  const [along, down] = [between(width, source.width), between(height, source.height)];
+  const line = new Float32Array(source.width + 1);
   for (let y = 0; y < height; y++) {
-    const fy = Math.max(0, Math.min(source.height - 1.001, (y + 0.5) * sy - 0.5));
-    const [y0, ty] = [Math.floor(fy), fy - Math.floor(fy)];
-    for (let x = 0; x < width; x++) {
-      const fx = Math.max(0, Math.min(source.width - 1.001, (x + 0.5) * sx - 0.5));
-      const [x0, tx] = [Math.floor(fx), fx - Math.floor(fx)];
-      const at = y0 * source.width + x0;
-      const down = source.height > 1 ? source.width : 0;
-      const right = source.width > 1 ? 1 : 0;
-      const { values } = source;
-      out.values[y * width + x] =
-        (values[at]! * (1 - tx) + values[at + right]! * tx) * (1 - ty) +
-        (values[at + down]! * (1 - tx) + values[at + down + right]! * tx) * ty;
+    const [above, part] = [down.from[y]! * source.width, down.part[y]!];
+    const below = source.height > 1 ? above + source.width : above;
+    for (let x = 0; x < source.width; x++) line[x] = values[above + x]! * (1 - part) + values[below + x]! * part;
+    line[source.width] = line[source.width - 1]!;
+    for (let x = 0, at = y * width; x < width; x++, at++) {
+      const [from, share] = [along.from[x]!, along.part[x]!];
+      out.values[at] = line[from]! * (1 - share) + line[from + 1]! * share;
     }
   }
   return out;
 }
 
-/** The largest value within three pixels each way, in a square: by doubling, 2, 4, then 7 wide; beyond an edge is nothing. */
-function largestNear({ width, height, values }: Plane): Plane {
-  let from = values;
-  for (const [dx, dy] of [
-    [1, 0],
-    [2, 0],
-    [3, 0],
-    [0, 1],
-    [0, 2],
-    [0, 3],
-  ] as const) {
-    const to = new Float32Array(from.length);
-    const step = dx + dy * width;
-    for (let y = 0; y < height; y++) {
-      const base = y * width;
-      const end = y + dy < height ? base + width - dx : base;
-      for (let at = base; at < end; at++) {
-        const [one, other] = [from[at]!, from[at + step]!];
-        to[at] = one > other ? one : other;
-      }
-      for (let at = end; at < base + width; at++) to[at] = from[at]!;
-    }
-    from = to;
+/** How far a window reaches each way. */
+const NEAR = 3;
+
+/** Each row becomes the larger, at each place, of itself and another one. */
+function raise(values: Float32Array, base: number, other: number, length: number): void {
+  for (let i = 0; i < length; i++) if (values[other + i]! > values[base + i]!) values[base + i] = values[other + i]!;
+}
+
+/** The largest or the smallest value within three pixels each way, in a square; over an edge it is cut. */
+function extremeNear({ width, height, values }: Plane, isLargest: boolean): Plane {
+  // The smallest is the largest of what is turned over.
+  const sign = isLargest ? 1 : -1;
+  // Windows that begin at a place grow by doubling: 2, then 4, then 7 wide.
+  const rows = new Float32Array(values.length);
+  const line = new Float32Array(width + 2 * NEAR).fill(-Infinity);
+  for (let y = 0, base = 0; y < height; y++, base += width) {
+    for (let x = 0; x < width; x++) line[x + NEAR] = sign * values[base + x]!;
+    for (const step of [1, 2, 3]) raise(line, 0, step, line.length - step);
+    rows.set(line.subarray(0, width), base);
+    line.fill(-Infinity, 0, NEAR).fill(-Infinity, width + NEAR);
   }
-  // Each window began at its pixel: it is moved to lie around it.
-  const out = new Float32Array(from.length);
-  for (let y = 0; y < height; y++)
-    for (let x = 0; x < width; x++) out[y * width + x] = from[Math.max(0, y - 3) * width + Math.max(0, x - 3)]!;
+  for (const step of [1, 2, 3]) for (let y = 0; y < height - step; y++) raise(rows, y * width, (y + step) * width, width);
+  const out = new Float32Array(values.length);
+  for (let y = 0; y < height; y++) {
+    const from = Math.max(0, y - NEAR) * width;
+    for (let x = 0, at = y * width; x < width; x++, at++) out[at] = sign * rows[from + x]!;
+  }
   return { width, height, values: out };
 }
 
-/** The same plane with its signs turned. */
-const turned = (source: Plane): Plane => ({ ...source, values: source.values.map((value) => -value) });
-/** The smallest value within three pixels each way. */
-const smallestNear = (source: Plane): Plane => turned(largestNear(turned(source)));
+const largestNear = (source: Plane): Plane => extremeNear(source, true);
+const smallestNear = (source: Plane): Plane => extremeNear(source, false);
 
 /** A plane without what is darker than its surroundings and thinner than seven pixels (morphological closing). */
 export const withoutThinDark = (source: Plane): Plane => smallestNear(largestNear(source));
@@ -114,16 +117,25 @@ export function standOut(planes: readonly Plane[], sigma: number): { score: Plan
   const grounds = planes.map((one) => enlarge(groundOf(shrink(one, small)), width, height));
   const size = width * height;
   const mixed = [plane(width, height), plane(width, height), plane(width, height)];
+  const [red, green, blue] = soft.map((one) => one.values) as [Float32Array, Float32Array, Float32Array];
+  const [underRed, underGreen, underBlue] = grounds.map((one) => one.values) as [Float32Array, Float32Array, Float32Array];
+  const [light, warm, yellow] = mixed.map((one) => one.values) as [Float32Array, Float32Array, Float32Array];
   for (let at = 0; at < size; at++) {
-    const [r, g, b] = [0, 1, 2].map((c) => soft[c]!.values[at]! - grounds[c]!.values[at]!) as [number, number, number];
-    mixed[0]!.values[at] = (r + g + b) / 3;
-    mixed[1]!.values[at] = r - g;
-    mixed[2]!.values[at] = (r + g) / 2 - b;
+    const r = red[at]! - underRed[at]!;
+    const g = green[at]! - underGreen[at]!;
+    const b = blue[at]! - underBlue[at]!;
+    light[at] = (r + g + b) / 3;
+    warm[at] = r - g;
+    yellow[at] = (r + g) / 2 - b;
   }
   const score = plane(width, height);
   for (const [c, one] of mixed.entries()) {
     const noise = localNoise(one, [2.2, 1.4, 1.8][c]!);
-    for (let at = 0; at < size; at++) score.values[at] = score.values[at]! + (one.values[at]! / noise.values[at]!) ** 2;
+    const [sums, offs, noises] = [score.values, one.values, noise.values];
+    for (let at = 0; at < size; at++) {
+      const times = offs[at]! / noises[at]!;
+      sums[at] = sums[at]! + times * times;
+    }
   }
   for (let at = 0; at < size; at++) score.values[at] = Math.sqrt(score.values[at]!);
   return { score, light: mixed[0]!, offs: mixed };

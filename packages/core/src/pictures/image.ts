@@ -16,38 +16,73 @@ export interface Plane {
 
 export const plane = (width: number, height: number): Plane => ({ width, height, values: new Float32Array(width * height) });
 
-/** Red, green and blue as planes, made smaller by averaging whole squares so that the longer side is at most `longest`. */
+/** How many large pixels each small one covers along one way: the first, the last, and the parts of these two that it covers. */
+interface Cover {
+  firsts: Int32Array;
+  lasts: Int32Array;
+  firstParts: Float64Array;
+  lastParts: Float64Array;
+}
+
+function coverOf(large: number, small: number): Cover {
+  const step = large / small;
+  const [firsts, lasts] = [new Int32Array(small), new Int32Array(small)];
+  const [firstParts, lastParts] = [new Float64Array(small), new Float64Array(small)];
+  for (let at = 0; at < small; at++) {
+    const [from, to] = [at * step, (at + 1) * step];
+    const first = Math.floor(from);
+    const last = Math.min(large, Math.ceil(to - 1e-9)) - 1;
+    firsts[at] = first;
+    lasts[at] = last;
+    firstParts[at] = Math.min(first + 1, to) - from;
+    lastParts[at] = last > first ? Math.min(last + 1, to) - last : 0;
+  }
+  return { firsts, lasts, firstParts, lastParts };
+}
+
+/** How much of a large row a small one covers. */
+const partOf = (cover: Cover, small: number, large: number): number =>
+  large === cover.firsts[small] ? cover.firstParts[small]! : large === cover.lasts[small] ? cover.lastParts[small]! : 1;
+
+/** Means of what each small pixel covers of a line; one value in so many of the line is of the channel. */
+function gather(
+  line: Float32Array,
+  every: number,
+  channel: number,
+  cover: Cover,
+  share: number,
+  out: Float32Array,
+  at: number,
+): void {
+  const { firsts, lasts, firstParts, lastParts } = cover;
+  for (let x = 0; x < firsts.length; x++) {
+    const first = firsts[x]! * every + channel;
+    const last = lasts[x]! * every + channel;
+    let sum = firstParts[x]! * line[first]! + lastParts[x]! * line[last]!;
+    for (let from = first + every; from < last; from += every) sum += line[from]!;
+    out[at + x] = sum * share;
+  }
+}
+
+/** Red, green and blue as planes, made smaller by averaging what each small pixel covers so that the longer side is at most `longest`. */
 export function toPlanes(picture: Picture, longest: number): { planes: [Plane, Plane, Plane]; scale: number } {
   const { width, height, data, channels = 3 } = picture;
   const scale = Math.min(1, longest / Math.max(width, height));
   const [w, h] = [Math.max(1, Math.round(width * scale)), Math.max(1, Math.round(height * scale))];
   const planes: [Plane, Plane, Plane] = [plane(w, h), plane(w, h), plane(w, h)];
-  // Whole squares first, which is quick, then the rest to the exact size.
-  const side = Math.max(1, Math.floor(1 / scale));
-  const [bw, bh] = [Math.floor(width / side), Math.floor(height / side)];
-  const coarse = side === 1 && scale === 1 ? planes : ([plane(bw, bh), plane(bw, bh), plane(bw, bh)] as [Plane, Plane, Plane]);
-  const [red, green, blue] = [coarse[0].values, coarse[1].values, coarse[2].values];
-  const share = 1 / (side * side);
-  for (let y = 0, at = 0; y < bh; y++)
-    for (let x = 0; x < bw; x++, at++) {
-      let r = 0;
-      let g = 0;
-      let b = 0;
-      for (let dy = 0; dy < side; dy++) {
-        let p = ((y * side + dy) * width + x * side) * channels;
-        for (let dx = 0; dx < side; dx++, p += channels) {
-          r += data[p]!;
-          g += data[p + 1]!;
-          b += data[p + 2]!;
-        }
-      }
-      red[at] = r * share;
-      green[at] = g * share;
-      blue[at] = b * share;
+  const [along, down] = [coverOf(width, w), coverOf(height, h)];
+  const line = new Float32Array(width * channels);
+  const share = (w * h) / (width * height);
+  for (let y = 0; y < h; y++) {
+    line.fill(0);
+    for (let row = down.firsts[y]!; row <= down.lasts[y]!; row++) {
+      const weight = partOf(down, y, row);
+      const from = row * line.length;
+      for (let i = 0; i < line.length; i++) line[i] = line[i]! + weight * data[from + i]!;
     }
-  if (coarse === planes) return { planes, scale };
-  // Cut to whole squares, the picture is a little smaller than the scale says: by less than a pixel of the small one.
-  return { planes: [resize(coarse[0], w, h), resize(coarse[1], w, h), resize(coarse[2], w, h)], scale };
+    for (let c = 0; c < 3; c++) gather(line, channels, c, along, share, planes[c]!.values, y * w);
+  }
+  return { planes, scale };
 }
 
 /** A plane made smaller by averaging what each small pixel covers. */
@@ -60,34 +95,17 @@ function resize(source: Plane, w: number, h: number): Plane {
   const { width, height, values } = source;
   if (w >= width && h >= height) return source;
   const out = plane(w, h);
-  const [sx, sy] = [width / w, height / h];
-  // What each small pixel covers along a row: the first and the last large one, and the parts of these two.
-  const [firsts, lasts] = [new Int32Array(w), new Int32Array(w)];
-  const [firstParts, lastParts] = [new Float64Array(w), new Float64Array(w)];
-  for (let x = 0; x < w; x++) {
-    const [left, right] = [x * sx, (x + 1) * sx];
-    const first = Math.floor(left);
-    const last = Math.min(width, Math.ceil(right)) - 1;
-    firsts[x] = first;
-    lasts[x] = last;
-    firstParts[x] = Math.min(first + 1, right) - left;
-    lastParts[x] = last > first ? Math.min(last + 1, right) - last : 0;
-  }
+  const [along, down] = [coverOf(width, w), coverOf(height, h)];
   const line = new Float32Array(width);
-  const share = 1 / (sx * sy);
+  const share = (w * h) / (width * height);
   for (let y = 0; y < h; y++) {
     line.fill(0);
-    const [from, to] = [y * sy, (y + 1) * sy];
-    for (let yy = Math.floor(from); yy < Math.min(height, Math.ceil(to)); yy++) {
-      const weight = Math.min(yy + 1, to) - Math.max(yy, from);
-      for (let x = 0, at = yy * width; x < width; x++, at++) line[x] = line[x]! + weight * values[at]!;
+    for (let row = down.firsts[y]!; row <= down.lasts[y]!; row++) {
+      const weight = partOf(down, y, row);
+      const from = row * width;
+      for (let i = 0; i < width; i++) line[i] = line[i]! + weight * values[from + i]!;
     }
-    for (let x = 0, at = y * w; x < w; x++, at++) {
-      const [first, last] = [firsts[x]!, lasts[x]!];
-      let sum = firstParts[x]! * line[first]! + lastParts[x]! * line[last]!;
-      for (let xx = first + 1; xx < last; xx++) sum += line[xx]!;
-      out.values[at] = sum * share;
-    }
+    gather(line, 1, 0, along, share, out.values, y * w);
   }
   return out;
 }
@@ -103,42 +121,54 @@ export function blur(source: Plane, sigma: number): Plane {
   let values = source.values;
   for (let pass = 0; pass < 3; pass++) {
     const radius = ((pass < lows ? low : low + 2) - 1) / 2;
-    if (radius < 1) continue;
-    values = boxColumns(boxRows(values, width, height, radius), width, height, radius);
+    if (radius >= 1) values = radius === 1 ? nine(values, width, height) : box(values, width, height, radius);
   }
   return { width, height, values: values === source.values ? values.slice() : values };
 }
 
-function boxRows(values: Float32Array, width: number, height: number, radius: number): Float32Array {
+/** The mean of the nine pixels around and at each. */
+function nine(values: Float32Array, width: number, height: number): Float32Array {
   const out = new Float32Array(values.length);
-  const share = 1 / (2 * radius + 1);
+  const line = new Float32Array(width + 2);
+  const ninth = 1 / 9;
   for (let y = 0; y < height; y++) {
-    const base = y * width;
-    const end = base + width - 1;
-    const [first, last] = [values[base]!, values[end]!];
-    let sum = first * (radius + 1);
-    for (let at = base + 1; at <= base + radius; at++) sum += at <= end ? values[at]! : last;
-    for (let at = base; at <= end; at++) {
-      out[at] = sum * share;
-      const [add, drop] = [at + radius + 1, at - radius];
-      sum += (add <= end ? values[add]! : last) - (drop >= base ? values[drop]! : first);
-    }
+    const at = y * width;
+    const above = y > 0 ? at - width : at;
+    const below = y < height - 1 ? at + width : at;
+    for (let x = 0; x < width; x++) line[x + 1] = values[above + x]! + values[at + x]! + values[below + x]!;
+    line[0] = line[1]!;
+    line[width + 1] = line[width]!;
+    for (let x = 0; x < width; x++) out[at + x] = (line[x]! + line[x + 1]! + line[x + 2]!) * ninth;
   }
   return out;
 }
 
-function boxColumns(values: Float32Array, width: number, height: number, radius: number): Float32Array {
+/** The mean of the square of 2 x radius + 1 pixels around each: sums of columns that move down a row at a time, and along them. */
+function box(values: Float32Array, width: number, height: number, radius: number): Float32Array {
   const out = new Float32Array(values.length);
-  const span = 2 * radius + 1;
-  const sums = new Float32Array(width);
+  const share = 1 / (2 * radius + 1) ** 2;
+  // The line of sums has room for edges that repeat.
+  const sums = new Float64Array(width + 2 * radius + 1);
   const row = (y: number) => (y < 0 ? 0 : y >= height ? height - 1 : y) * width;
-  for (let y = -radius; y <= radius; y++) for (let x = 0, at = row(y); x < width; x++, at++) sums[x] = sums[x]! + values[at]!;
+  for (let y = -radius; y < radius; y++) {
+    const from = row(y);
+    for (let x = 0; x < width; x++) sums[radius + x] = sums[radius + x]! + values[from + x]!;
+  }
   for (let y = 0; y < height; y++) {
-    const [add, drop, base] = [row(y + radius + 1), row(y - radius), y * width];
+    const add = row(y + radius);
+    for (let x = 0; x < width; x++) sums[radius + x] = sums[radius + x]! + values[add + x]!;
+    sums.fill(sums[radius]!, 0, radius);
+    sums.fill(sums[radius + width - 1]!, radius + width);
+    const at = y * width;
+    let sum = 0;
+    for (let x = 0; x < 2 * radius; x++) sum += sums[x]!;
     for (let x = 0; x < width; x++) {
-      out[base + x] = sums[x]! / span;
-      sums[x] = sums[x]! + values[add + x]! - values[drop + x]!;
+      sum += sums[x + 2 * radius]!;
+      out[at + x] = sum * share;
+      sum -= sums[x]!;
     }
+    const drop = row(y - radius);
+    for (let x = 0; x < width; x++) sums[radius + x] = sums[radius + x]! - values[drop + x]!;
   }
   return out;
 }

@@ -1,5 +1,6 @@
 export {
   countPicture,
+  halvingsBefore,
   PICTURE_FAULT_WORDS,
   PICTURE_FAULTS,
   type Counted,

@@ -95,7 +95,7 @@ const [LEAST_APART, HOLLOW, HOLLOW_COST] = [0.15, 0.11, 16];
 /** The middle is so much darker than the rim, as a share. */
 const RIMMED = -0.04;
 /** How far eggs of one kind lie apart in brightness (share), and in colour. */
-const SCATTER = { light: 0.12, red: 0.04, yellow: 0.05 };
+const SCATTER = { light: 0.12, red: 0.04, yellow: 0.05, middle: 0.24 };
 
 interface RoundThing {
   x: number;
@@ -171,15 +171,17 @@ export function judgeCircles(
   const kinds = sortKinds(seeds);
   const nearestTo = (one: Traits) =>
     kinds
-      .map((kind) => ({
-        kind,
-        off: Math.hypot(
-          (one.light - kind.light) / (Math.max(40, kind.light) * SCATTER.light * 1.6),
-          (one.red - kind.red) / (SCATTER.red + kind.scatter),
-          (one.yellow - kind.yellow) / (SCATTER.yellow + kind.scatter),
-        ),
-      }))
-      .sort((a, b) => a.off - b.off)[0];
+      .map((kind) => {
+        const light = (one.light - kind.light) / (Math.max(40, kind.light) * SCATTER.light * 1.6);
+        const [red, yellow] = [one.red - kind.red, (one.yellow - kind.yellow) / (SCATTER.yellow + kind.scatter)];
+        return {
+          kind,
+          off: Math.hypot(light, red / (SCATTER.red + kind.scatter), yellow),
+          // Which kind it is of its middle tells as well.
+          kindOff: Math.hypot(light, yellow, (one.middle - kind.middle) / SCATTER.middle),
+        };
+      })
+      .sort((a, b) => a.kindOff - b.kindOff)[0];
   const eggOf = (one: Traits, z: number, isWhite: boolean) => {
     const sure = 1 / (1 + Math.exp(-z + HOLLOW_COST * hollow(one)));
     return sure >= 0.08 ? [{ x: one.x, y: one.y, isWhite, sure }] : [];
@@ -217,14 +219,26 @@ interface EggKind {
   light: number;
   red: number;
   yellow: number;
+  middle: number;
   scatter: number;
   isWhite: boolean;
 }
 
-/** Steps in which white eggs differ from clear ones: brighter, less yellow, brighter in the middle. */
-const STEP = { light: 0.08, yellow: 0.035, middle: 0.08 };
-/** Kinds less apart than this are one kind. */
-const KINDS_APART = 3.6;
+/** Steps in which white eggs differ from clear ones: less yellow before all, brighter, brighter in the middle (so are clear ones without an eye). */
+const STEP = { light: 0.12, yellow: 0.012, middle: 0.12 };
+/** How far brightness and the middle can speak for or against. */
+const MOST_LIGHT = 1.2;
+/** Kinds less apart than this are one kind; and white ones are so much less yellow. */
+const [KINDS_APART, LESS_YELLOW] = [3.6, 0.04];
+/** White ones are at least so light, as a share of clear ones. */
+const LEAST_LIGHT = 0.8;
+
+/** The shortest span that holds two fifths of some numbers: how far one kind scatters, whatever else is among them. */
+function closest(values: readonly number[]): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  const many = Math.max(1, Math.floor(0.4 * sorted.length));
+  return Math.min(...sorted.slice(0, sorted.length - many).map((value, i) => sorted[i + many]! - value), Infinity);
+}
 
 /** Clear and white eggs among the sure ones, or the one kind that there is. */
 function sortKinds(seeds: readonly Traits[]): EggKind[] {
@@ -234,11 +248,14 @@ function sortKinds(seeds: readonly Traits[]): EggKind[] {
     yellow: median(seeds.map(({ yellow }) => yellow)),
     middle: median(seeds.map(({ middle }) => middle)),
   };
+  const spans = closest(seeds.map(({ yellow }) => yellow));
+  const step = Math.max(STEP.yellow, Number.isFinite(spans) ? 1.5 * spans : 0.05);
+  const within = (value: number, most: number) => Math.max(-most, Math.min(most, value));
   const whiteness = seeds.map(
     ({ light, yellow, middle }) =>
-      Math.max(-3, Math.min(5, (light - usual.light) / (usual.light * STEP.light))) -
-      Math.max(-5, Math.min(3, (yellow - usual.yellow) / (STEP.yellow + 0.12 * Math.abs(usual.yellow)))) +
-      Math.max(-3, Math.min(3, (middle - usual.middle) / STEP.middle)),
+      within((usual.yellow - yellow) / step, 8) +
+      within((light - usual.light) / (usual.light * STEP.light), MOST_LIGHT) +
+      within((middle - usual.middle) / STEP.middle, MOST_LIGHT),
   );
   const order = seeds.map((_, i) => i).sort((a, b) => whiteness[a]! - whiteness[b]!);
   // The cut with the least scatter on both sides (Otsu 1979).
@@ -251,8 +268,8 @@ function sortKinds(seeds: readonly Traits[]): EggKind[] {
   for (let at = 1; at < order.length; at++) {
     if (order.length > 300 && at % 3) continue;
     const [low, high] = [order.slice(0, at), order.slice(at)];
-    const within = scatter(low) + scatter(high);
-    if (within < cut.within) cut = { at, within, apart: mean(high) - mean(low) };
+    const inBoth = scatter(low) + scatter(high);
+    if (inBoth < cut.within) cut = { at, within: inBoth, apart: mean(high) - mean(low) };
   }
   const spread = Math.sqrt(cut.within / Math.max(1, order.length));
   const kindOf = (of: readonly number[], isWhite: boolean): EggKind => {
@@ -262,12 +279,17 @@ function sortKinds(seeds: readonly Traits[]): EggKind[] {
       light: median(some.map(({ light }) => light)),
       red: median(some.map(({ red }) => red)),
       yellow,
+      middle: median(some.map(({ middle }) => middle)),
       scatter: 1.5 * median(some.map((one) => Math.abs(one.yellow - yellow))),
       isWhite,
     };
   };
-  if (cut.at > 0 && cut.apart >= Math.max(KINDS_APART, 2.2 * spread))
-    return [kindOf(order.slice(0, cut.at), false), kindOf(order.slice(cut.at), true)];
+  if (cut.at > 0 && cut.apart >= Math.max(KINDS_APART, 2.2 * spread)) {
+    const [clear, white] = [kindOf(order.slice(0, cut.at), false), kindOf(order.slice(cut.at), true)];
+    // What is less yellow and darker is no white egg but bubbles or the ground: it is like none.
+    if (white.light < LEAST_LIGHT * clear.light) return [clear];
+    if (clear.yellow - white.yellow > LESS_YELLOW) return [clear, white];
+  }
   const one = kindOf(order, false);
   // All of one kind: white where hardly any colour is left in them.
   return [{ ...one, isWhite: Math.abs(one.yellow) < 0.06 && Math.abs(one.red) < 0.05 && usual.middle > 0.04 && one.light > 140 }];

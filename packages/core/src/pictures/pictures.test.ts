@@ -88,7 +88,7 @@ const ASKED = {
     { subject: 'fish', ground: 'paper', count: 7, size: 130, nuisance: 0.15, seed: 21, width: 1100, height: 820 },
     { grid: { mm: 5 } },
   ),
-  crumbs: ask({ count: 0, nuisance: 0.6, seed: 17 }),
+  ...Object.fromEntries([16, 17, 18, 19, 20, 21, 22].map((seed) => [`crumbs ${seed}`, ask({ count: 0, nuisance: 0.6, seed })])),
   empty: ask({ count: 0, nuisance: 0, seed: 18 }),
   dark: { ...ask({ count: 40, nuisance: 0, seed: 6 }), spoil: 'dark' as const },
   glare: { ...ask({ count: 40, nuisance: 0, seed: 6 }), spoil: 'glare' as const },
@@ -149,7 +149,9 @@ describe('countPicture', () => {
   });
 
   it('finds hardly anything among crumbs, hairs and bubbles, nothing on a bare ground, and says so', () => {
-    expect(of('crumbs').found.count).toBeLessThanOrEqual(3);
+    const seen = [16, 17, 18, 19, 20, 21, 22].map((seed) => of(`crumbs ${seed}`).found.count).sort((a, b) => a - b);
+    expect(seen[3]).toBeLessThanOrEqual(3);
+    expect(seen[6]).toBeLessThanOrEqual(5);
     expect(of('empty').found).toMatchObject({ count: 0, white: 0 });
     expect(of('empty').found.faults).toContain('nothing');
   });

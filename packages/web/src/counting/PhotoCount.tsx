@@ -35,52 +35,65 @@ function Rings({
   const box = useRef<SVGSVGElement>(null);
   const stroke = Math.max(size.width, size.height) / 420;
   return (
-    <svg
-      ref={box}
-      viewBox={`0 0 ${size.width} ${size.height}`}
-      className="max-h-[58vh] w-full cursor-crosshair touch-manipulation bg-shade"
-      role="img"
-      aria-label={`${rings.length} ringed; tap to add or take away`}
-      onClick={(event) => {
-        const at = box.current?.getBoundingClientRect();
-        if (!at) return;
-        const scale = Math.max(size.width / at.width, size.height / at.height);
-        const [left, top] = [(at.width - size.width / scale) / 2, (at.height - size.height / scale) / 2];
-        tap((event.clientX - at.left - left) * scale, (event.clientY - at.top - top) * scale, TAP_PX * scale);
-      }}
-    >
-      <image href={url} width={size.width} height={size.height} />
-      {rings.map(({ x, y, r, count, isWhite, isAdded }, i) => (
-        <g key={i}>
-          <circle cx={x} cy={y} r={r * 1.15 + stroke} fill="none" stroke="#fff" strokeWidth={stroke * 2.2} opacity={0.75} />
-          <circle
-            cx={x}
-            cy={y}
-            r={r * 1.15 + stroke}
-            fill="none"
-            stroke={isWhite ? '#b23a12' : '#0b4f4a'}
-            strokeWidth={stroke * 1.2}
-            strokeDasharray={isWhite ? `${stroke * 4} ${stroke * 2}` : isAdded ? `${stroke} ${stroke * 2}` : undefined}
-          />
-          {count > 1 && (
-            <text
-              x={x}
-              y={y + stroke * 4}
-              textAnchor="middle"
-              fontSize={stroke * 11}
-              fontWeight={700}
-              fill="#0b4f4a"
-              stroke="#fff"
-              strokeWidth={stroke * 0.6}
-              paintOrder="stroke"
-            >
-              {count}
-            </text>
-          )}
-        </g>
-      ))}
-    </svg>
+    <div className="relative bg-shade">
+      {/* Decoded away from the page: a picture of twelve megapixels holds no frame up. */}
+      <img src={url} alt="" decoding="async" className="absolute inset-0 size-full object-contain" />
+      <svg
+        ref={box}
+        viewBox={`0 0 ${size.width} ${size.height}`}
+        className="relative max-h-[58vh] w-full cursor-crosshair touch-manipulation"
+        role="img"
+        aria-label={`${rings.length} ringed; tap to add or take away`}
+        onClick={(event) => {
+          const at = box.current?.getBoundingClientRect();
+          if (!at) return;
+          const scale = Math.max(size.width / at.width, size.height / at.height);
+          const [left, top] = [(at.width - size.width / scale) / 2, (at.height - size.height / scale) / 2];
+          tap((event.clientX - at.left - left) * scale, (event.clientY - at.top - top) * scale, TAP_PX * scale);
+        }}
+      >
+        {rings.map(({ x, y, r, count, isWhite, isAdded }, i) => (
+          <g key={i}>
+            <circle cx={x} cy={y} r={r * 1.15 + stroke} fill="none" stroke="#fff" strokeWidth={stroke * 2.2} opacity={0.75} />
+            <circle
+              cx={x}
+              cy={y}
+              r={r * 1.15 + stroke}
+              fill="none"
+              stroke={isWhite ? '#b23a12' : '#0b4f4a'}
+              strokeWidth={stroke * 1.2}
+              strokeDasharray={isWhite ? `${stroke * 4} ${stroke * 2}` : isAdded ? `${stroke} ${stroke * 2}` : undefined}
+            />
+            {count > 1 && (
+              <text
+                x={x}
+                y={y + stroke * 4}
+                textAnchor="middle"
+                fontSize={stroke * 11}
+                fontWeight={700}
+                fill="#0b4f4a"
+                stroke="#fff"
+                strokeWidth={stroke * 0.6}
+                paintOrder="stroke"
+              >
+                {count}
+              </text>
+            )}
+          </g>
+        ))}
+      </svg>
+    </div>
   );
+}
+
+/** Width and height of a picture as it is held, read from its head; fails where it is none. */
+function sizeOf(url: string): Promise<{ width: number; height: number }> {
+  return new Promise((resolve, reject) => {
+    const image = new Image();
+    image.onload = () => resolve({ width: image.naturalWidth, height: image.naturalHeight });
+    image.onerror = () => reject(new Error('no picture'));
+    image.src = url;
+  });
 }
 
 /** Counts eggs or young in a photograph, on the device: what was found is ringed, a tap corrects it. */
@@ -142,9 +155,9 @@ export function PhotoCount({
     setProblem(wrong);
     if (wrong) return;
     try {
-      const bitmap = await createImageBitmap(chosen, { imageOrientation: 'from-image' });
-      const picture = { url: URL.createObjectURL(chosen), blob: chosen, width: bitmap.width, height: bitmap.height };
-      bitmap.close();
+      const url = URL.createObjectURL(chosen);
+      const { width, height } = await sizeOf(url);
+      const picture = { url, blob: chosen, width, height };
       setFile(picture);
       await count(picture);
     } catch {

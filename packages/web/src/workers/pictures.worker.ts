@@ -1,17 +1,16 @@
 import { expose } from 'comlink';
-import { countPicture, type CountOptions, type PictureCount } from '@freshet/core/pictures';
-
-/** Largest picture that is looked at as it is: 12 megapixels; what is larger is made smaller first. */
-const MOST_PIXELS = 12_500_000;
+import { countPicture, halvingsBefore, type CountOptions, type PictureCount } from '@freshet/core/pictures';
 
 /** Counts a picture away from the page; it never leaves the device. */
 async function count(file: Blob, options: CountOptions, onStep: (share: number) => void): Promise<PictureCount> {
   const bitmap = await createImageBitmap(file, { imageOrientation: 'from-image' });
-  const scale = Math.min(1, Math.sqrt(MOST_PIXELS / (bitmap.width * bitmap.height)));
+  const scale = 0.5 ** halvingsBefore(bitmap.width, bitmap.height, options);
   const [width, height] = [Math.round(bitmap.width * scale), Math.round(bitmap.height * scale)];
   const canvas = new OffscreenCanvas(width, height);
   const context = canvas.getContext('2d', { willReadFrequently: true });
   if (!context) throw new Error('This browser cannot read pictures.');
+  // Halved by the browser: each pixel is the mean of those it covers.
+  context.imageSmoothingQuality = 'medium';
   context.drawImage(bitmap, 0, 0, width, height);
   bitmap.close();
   const { data } = context.getImageData(0, 0, width, height);
