@@ -30,11 +30,12 @@ interface Patch {
   length: number;
   /** Along its main axis, pixels. */
   extent: number;
-  shape: Shape;
   /** What stands out firmly beside the middle of it: its edge without what the lens spread. */
   body: Shape;
   /** The share of its convex hull that it fills. */
   solidity: number;
+  /** In how many places it is thick. */
+  cores: number;
   /** Mean of its colours against the ground. */
   colour: [number, number, number];
   atBorder: boolean;
@@ -92,9 +93,9 @@ export function findYoung({ planes, onGrid, onStep }: YoungSearch): FoundYoung[]
         y: sy / n,
         length: longestWay(shape.mask, shape.width, shape.pixels[0]!).length + 1,
         extent: extentOf(shape),
-        shape,
         body,
         solidity: solidity(body),
+        cores: cores(body, CORE * body.deepest),
         colour: [colour[0] / n, colour[1] / n, colour[2] / n],
         atBorder,
       },
@@ -156,7 +157,7 @@ const CORE = 0.6;
 function headsIn(patch: Patch, usual: Usual): { heads: number; many: number } {
   const log = (ratio: number) => Math.log(Math.max(0.05, ratio));
   const [area, length] = [patch.body.pixels.length / usual.area, patch.length / usual.length];
-  const more = Math.min(2, Math.max(0, cores(patch.body, CORE * patch.body.deepest) - 1));
+  const more = Math.min(2, Math.max(0, patch.cores - 1));
   const z =
     MANY.area * log(area) +
     MANY.length * log(length) +

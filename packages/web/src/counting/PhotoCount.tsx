@@ -86,12 +86,15 @@ function Rings({
   );
 }
 
-/** Width and height of a picture as it is held, read from its head; fails where it is none. */
+/** Width and height of a picture as it is held, read from its head; where it is none its address is given back. */
 function sizeOf(url: string): Promise<{ width: number; height: number }> {
   return new Promise((resolve, reject) => {
     const image = new Image();
     image.onload = () => resolve({ width: image.naturalWidth, height: image.naturalHeight });
-    image.onerror = () => reject(new Error('no picture'));
+    image.onerror = () => {
+      URL.revokeObjectURL(url);
+      reject(new Error('no picture'));
+    };
     image.src = url;
   });
 }
