@@ -34,7 +34,14 @@ export default tseslint.config(
     },
   },
   {
-    files: ['**/*.test.ts', 'scripts/**/*.ts', 'packages/server/src/testing/**/*.ts', 'e2e/**/*.ts', 'benchmarks/**/*.ts'],
+    files: [
+      '**/*.test.ts',
+      'scripts/**/*.ts',
+      'packages/server/src/testing/**/*.ts',
+      'e2e/**/*.ts',
+      'benchmarks/**/*.ts',
+      'training/**/*.ts',
+    ],
     extends: [js.configs.recommended, ...tseslint.configs.recommended],
     languageOptions: { parserOptions: { project: './tsconfig.tests.json', tsconfigRootDir: import.meta.dirname } },
     rules: {

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Locator, type Page } from '@playwright/test';
 import sharp from 'sharp';
 import { enter, goTo } from '../app/enter';
 
@@ -15,6 +15,13 @@ async function picture(): Promise<Buffer> {
   return sharp(Buffer.from(svg)).jpeg({ quality: 85 }).toBuffer();
 }
 const dialog = (page: Page) => page.getByRole('dialog');
+/** Taps the photograph at a place of its own 900 by 640 pixels. */
+async function tapAt(photograph: Locator, x: number, y: number): Promise<void> {
+  const box = (await photograph.boundingBox())!;
+  const scale = Math.max(900 / box.width, 640 / box.height);
+  const [left, top] = [(box.width - 900 / scale) / 2, (box.height - 640 / scale) / 2];
+  await photograph.click({ position: { x: left + x / scale, y: top + y / scale } });
+}
 async function openClutch(page: Page): Promise<void> {
   await enter(page);
   await goTo(page, 'Broods');
@@ -39,9 +46,14 @@ test('a clutch is looked through by thumb, by a sample and by a photograph, and 
     .setInputFiles({ name: 'tub.jpg', mimeType: 'image/jpeg', buffer: await picture() });
   const take = dialog(page).getByRole('button', { name: /^Take \d+/ });
   await expect(take).toHaveText('Take 30, 6 white', { timeout: 30_000 });
-  await dialog(page)
-    .getByRole('img', { name: /30 ringed/ })
-    .click({ position: { x: 8, y: 8 } });
+  // The second egg of the first row is clear: it is called white, and clear again.
+  await dialog(page).getByRole('radio', { name: 'White or clear' }).click();
+  await tapAt(dialog(page).getByRole('img', { name: /30 ringed/ }), 237, 93);
+  await expect(take).toHaveText('Take 30, 7 white');
+  await tapAt(dialog(page).getByRole('img', { name: /30 ringed/ }), 237, 93);
+  await expect(take).toHaveText('Take 30, 6 white');
+  await dialog(page).getByRole('radio', { name: 'Adds or takes away' }).click();
+  await tapAt(dialog(page).getByRole('img', { name: /30 ringed/ }), 8, 8);
   await expect(take).toHaveText('Take 31, 6 white');
   await take.click();
   await expect(dialog(page).getByLabel('White, eggs')).toHaveValue('6');

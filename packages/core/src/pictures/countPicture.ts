@@ -1,8 +1,13 @@
 import { CalculationError } from '../errors';
-import { findEggs } from './findEggs';
-import { findYoung } from './findYoung';
+import { calibrated } from './calibrate';
 import { gridSpacing } from './gridScale';
 import { median, plane, quantile, toPlanes, type Picture, type Plane } from './image';
+import type { Search } from './search';
+import { spotEggs } from './spotEggs';
+import { spotYoung } from './spotYoung';
+import { whiteFrom } from './whiteEggs';
+import eggNet from './weights/eggs.json';
+import youngNet from './weights/young.json';
 
 /** What is counted, and what is known of the scale. */
 export interface CountOptions {
@@ -33,8 +38,6 @@ export interface Counted {
   y: number;
   /** Radius that rings it. */
   r: number;
-  /** How many it is taken for. */
-  count: number;
   isWhite: boolean;
   sure: number;
   lengthMm: number | null;
@@ -67,10 +70,12 @@ export function halvingsBefore(width: number, height: number, options: Pick<Coun
 const MOST_PIXELS = 48_000_000;
 const LEAST_SIDE = 64;
 /** What even a good count is off by: a share for eggs and for young, and a part of one. */
-const OFF = { eggs: 0.024, young: 0.034, part: 0.45 } as const;
-/** Edges of the patches lie a little outside of the animal; the tip of a tail is bent. Share of the length. */
-const LENGTH_TRIM = 0.985;
-const EGG_MM: readonly [number, number] = [0.5, 6];
+const OFF = { eggs: 0.024, young: 0.042, part: 0.5 } as const;
+/** How likely what a net saw is one of them. */
+const EGG_ODDS = { heat: 3.72, isHalf: 0, oddSize: -4.12, base: 0.97 };
+const YOUNG_ODDS = { heat: 3.1, isHalf: 1.13, oddSize: -5.55, base: 0.03 };
+/** As likely as not. */
+const SURE_FROM = 0.5;
 
 function judgePicture(light: Plane, found: readonly { r: number }[]): PictureFault[] {
   const faults: PictureFault[] = [];
@@ -89,9 +94,28 @@ function judgePicture(light: Plane, found: readonly { r: number }[]): PictureFau
   return faults;
 }
 
+type Looked = Omit<Search, 'net'>;
+
+function countEggs(search: Looked): Counted[] {
+  const eggs = calibrated(spotEggs({ ...search, net: eggNet }), EGG_ODDS);
+  const cut = whiteFrom(eggs.filter(({ sure }) => sure >= SURE_FROM).map(({ whiteness }) => whiteness));
+  return eggs.map(({ x, y, size, sure, whiteness }) => ({ x, y, r: size, isWhite: whiteness > cut, sure, lengthMm: null }));
+}
+
+function countYoung(search: Looked, mmPerPixel: number | null): Counted[] {
+  return calibrated(spotYoung({ ...search, net: youngNet }), YOUNG_ODDS).map(({ x, y, size, sure, isWhole }) => ({
+    x,
+    y,
+    r: Math.max(4, size / 2),
+    isWhite: false,
+    sure,
+    lengthMm: isWhole && mmPerPixel !== null ? size * mmPerPixel : null,
+  }));
+}
+
 /**
- * Counts eggs or young in a picture. Eggs are circles that edges vote for, of about one radius, that look alike; young are patches that
- * stand out from their ground, of about one form and size. Bubbles, crumbs, hairs, shadows and mirrored windows are what is left over.
+ * Counts eggs or young in a picture with a net for each (docs/decisions/0021), and reads the scale off printed paper. Bubbles, crumbs,
+ * hairs, shadows and mirrored windows are what the nets have learned to leave out.
  * Source: docs/sources.md#pictures
  * @param onStep - told 0..1 how far it is; throws to stop
  * @throws CalculationError `outOfRange` - a picture too small or too large, or no whole picture
@@ -119,46 +143,15 @@ export function countPicture(
     else if (mmPerPixel === null) faults.push('noGrid');
   }
   onStep(0.25);
-  const least = Math.min(0.9, Math.max(0.1, 0.5 / (options.sensitivity ?? 1)));
-  const objects: Counted[] = [];
-  let variance = 0;
-  if (options.kind === 'eggs') {
-    const pixel = mmPerPixel === null ? null : mmPerPixel / scale;
-    const radii = pixel === null ? null : ([EGG_MM[0] / 2 / pixel, EGG_MM[1] / 2 / pixel] as const);
-    for (const egg of findEggs({ planes, radii, onStep: (share) => onStep(0.25 + 0.7 * share) })) {
-      variance += egg.sure * (1 - egg.sure);
-      if (egg.sure >= least)
-        objects.push({
-          x: egg.x / scale,
-          y: egg.y / scale,
-          r: egg.r / scale,
-          count: 1,
-          isWhite: egg.isWhite,
-          sure: egg.sure,
-          lengthMm: null,
-        });
-    }
-  } else {
-    const found = findYoung({ planes, onGrid: Boolean(options.grid), onStep: (share) => onStep(0.25 + 0.7 * share) });
-    for (const young of found) {
-      variance +=
-        young.sure * (1 - young.sure) +
-        young.many * (1 - young.many) +
-        (young.isSingle ? 0 : (0.3 * Math.max(0, young.count - 2)) ** 2);
-      if (young.sure < least) continue;
-      const length = young.length * LENGTH_TRIM;
-      objects.push({
-        x: young.x / scale,
-        y: young.y / scale,
-        r: Math.max(4, young.extent / 2) / scale,
-        count: young.count,
-        isWhite: false,
-        sure: young.sure,
-        lengthMm: young.isSingle && mmPerPixel !== null ? (length / scale) * mmPerPixel : null,
-      });
-    }
-  }
-  const count = objects.reduce((sum, one) => sum + one.count, 0);
+  const search = { planes, onStep: (share: number) => onStep(0.25 + 0.7 * share) };
+  const found: Counted[] =
+    options.kind === 'eggs' ? countEggs(search) : countYoung(search, mmPerPixel === null ? null : mmPerPixel / scale);
+  const least = Math.min(0.9, Math.max(0.1, SURE_FROM / (options.sensitivity ?? 1)));
+  const objects = found
+    .filter(({ sure }) => sure >= least)
+    .map((one) => ({ ...one, x: one.x / scale, y: one.y / scale, r: one.r / scale }));
+  const variance = found.reduce((sum, { sure }) => sum + sure * (1 - sure), 0);
+  const count = objects.length;
   faults.push(
     ...judgePicture(
       light,

@@ -110,69 +110,6 @@ function resize(source: Plane, w: number, h: number): Plane {
   return out;
 }
 
-/** A plane blurred by three running means, close to a Gaussian of the given standard deviation. Edges repeat. */
-export function blur(source: Plane, sigma: number): Plane {
-  const { width, height } = source;
-  if (sigma <= 0) return { width, height, values: source.values.slice() };
-  const ideal = Math.sqrt((12 * sigma * sigma) / 3 + 1);
-  let low = Math.floor(ideal);
-  if (low % 2 === 0) low--;
-  const lows = Math.round((12 * sigma * sigma - 3 * low * low - 12 * low - 9) / (-4 * low - 4));
-  let values = source.values;
-  for (let pass = 0; pass < 3; pass++) {
-    const radius = ((pass < lows ? low : low + 2) - 1) / 2;
-    if (radius >= 1) values = radius === 1 ? nine(values, width, height) : box(values, width, height, radius);
-  }
-  return { width, height, values: values === source.values ? values.slice() : values };
-}
-
-/** The mean of the nine pixels around and at each. */
-function nine(values: Float32Array, width: number, height: number): Float32Array {
-  const out = new Float32Array(values.length);
-  const line = new Float32Array(width + 2);
-  const ninth = 1 / 9;
-  for (let y = 0; y < height; y++) {
-    const at = y * width;
-    const above = y > 0 ? at - width : at;
-    const below = y < height - 1 ? at + width : at;
-    for (let x = 0; x < width; x++) line[x + 1] = values[above + x]! + values[at + x]! + values[below + x]!;
-    line[0] = line[1]!;
-    line[width + 1] = line[width]!;
-    for (let x = 0; x < width; x++) out[at + x] = (line[x]! + line[x + 1]! + line[x + 2]!) * ninth;
-  }
-  return out;
-}
-
-/** The mean of the square of 2 x radius + 1 pixels around each: sums of columns that move down a row at a time, and along them. */
-function box(values: Float32Array, width: number, height: number, radius: number): Float32Array {
-  const out = new Float32Array(values.length);
-  const share = 1 / (2 * radius + 1) ** 2;
-  // The line of sums has room for edges that repeat.
-  const sums = new Float64Array(width + 2 * radius + 1);
-  const row = (y: number) => (y < 0 ? 0 : y >= height ? height - 1 : y) * width;
-  for (let y = -radius; y < radius; y++) {
-    const from = row(y);
-    for (let x = 0; x < width; x++) sums[radius + x] = sums[radius + x]! + values[from + x]!;
-  }
-  for (let y = 0; y < height; y++) {
-    const add = row(y + radius);
-    for (let x = 0; x < width; x++) sums[radius + x] = sums[radius + x]! + values[add + x]!;
-    sums.fill(sums[radius]!, 0, radius);
-    sums.fill(sums[radius + width - 1]!, radius + width);
-    const at = y * width;
-    let sum = 0;
-    for (let x = 0; x < 2 * radius; x++) sum += sums[x]!;
-    for (let x = 0; x < width; x++) {
-      sum += sums[x + 2 * radius]!;
-      out[at + x] = sum * share;
-      sum -= sums[x]!;
-    }
-    const drop = row(y - radius);
-    for (let x = 0; x < width; x++) sums[radius + x] = sums[radius + x]! - values[drop + x]!;
-  }
-  return out;
-}
-
 /** The value below which a share of all values lies; looks at no more than some ten thousand of them. */
 export function quantile(values: Float32Array, share: number): number {
   const step = Math.max(1, Math.floor(values.length / 20_000));

@@ -8,5 +8,4 @@ export {
   type PictureCount,
   type PictureFault,
 } from './countPicture';
-export { drawScene, GROUNDS, SUBJECTS, type Ground, type Scene, type SceneTruth, type Subject } from './drawScene';
 export { type Picture } from './image';

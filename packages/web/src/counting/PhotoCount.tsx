@@ -1,89 +1,29 @@
 import { useEffect, useRef, useState } from 'react';
 import { PICTURE_FAULT_WORDS, type Counted, type PictureCount } from '@freshet/core/pictures';
 import { formatNumber } from '@freshet/core/units';
-import { countInWorker, type RunningCount } from '../workers';
+import { awaitPicture, countInWorker, type RunningCount } from '../workers';
 import { Button, Notice, Segmented, TextField } from '../ui';
+import { Rings, type Ringed } from './Rings';
 import { learnSensitivity, sensitivityOf } from './sensitivity';
 import type { WorkedCount } from './WorkedCount';
 
 const PICTURE = /^image\/(jpeg|png|webp|avif|gif|bmp)/;
 const MOST_BYTES = 80_000_000;
-/** A tap this near a ring means it, in pixels of the screen. */
-const TAP_PX = 22;
-
 type Scale = 'none' | 'grid' | 'width';
+
+/** What the keeper corrected: rings added, those found that are none, and those that are white and were taken for clear or the other way about. */
+interface Edits {
+  added: Counted[];
+  removed: number[];
+  turned: number[];
+}
+const NO_EDITS: Edits = { added: [], removed: [], turned: [] };
 
 /** Why a file cannot be counted; nothing when it can. */
 function wrongFile(file: File): string {
   if (!PICTURE.test(file.type))
     return `${file.name} is no picture that can be counted: take a JPEG, PNG or WebP${/pdf/.test(file.type) ? ', not a PDF' : ''}.`;
   return file.size > MOST_BYTES ? `${file.name} is larger than 80 MB: make it smaller, or take it anew.` : '';
-}
-
-/** The picture with a ring around each that was found; a tap adds one or takes one away. */
-function Rings({
-  url,
-  size,
-  rings,
-  tap,
-}: {
-  url: string;
-  size: { width: number; height: number };
-  rings: readonly (Counted & { isAdded: boolean })[];
-  tap: (x: number, y: number, reach: number) => void;
-}) {
-  const box = useRef<SVGSVGElement>(null);
-  const stroke = Math.max(size.width, size.height) / 420;
-  return (
-    <div className="relative bg-shade">
-      {/* Decoded away from the page: a picture of twelve megapixels holds no frame up. */}
-      <img src={url} alt="" decoding="async" className="absolute inset-0 size-full object-contain" />
-      <svg
-        ref={box}
-        viewBox={`0 0 ${size.width} ${size.height}`}
-        className="relative max-h-[58vh] w-full cursor-crosshair touch-manipulation"
-        role="img"
-        aria-label={`${rings.length} ringed; tap to add or take away`}
-        onClick={(event) => {
-          const at = box.current?.getBoundingClientRect();
-          if (!at) return;
-          const scale = Math.max(size.width / at.width, size.height / at.height);
-          const [left, top] = [(at.width - size.width / scale) / 2, (at.height - size.height / scale) / 2];
-          tap((event.clientX - at.left - left) * scale, (event.clientY - at.top - top) * scale, TAP_PX * scale);
-        }}
-      >
-        {rings.map(({ x, y, r, count, isWhite, isAdded }, i) => (
-          <g key={i}>
-            <circle cx={x} cy={y} r={r * 1.15 + stroke} fill="none" stroke="#fff" strokeWidth={stroke * 2.2} opacity={0.75} />
-            <circle
-              cx={x}
-              cy={y}
-              r={r * 1.15 + stroke}
-              fill="none"
-              stroke={isWhite ? '#b23a12' : '#0b4f4a'}
-              strokeWidth={stroke * 1.2}
-              strokeDasharray={isWhite ? `${stroke * 4} ${stroke * 2}` : isAdded ? `${stroke} ${stroke * 2}` : undefined}
-            />
-            {count > 1 && (
-              <text
-                x={x}
-                y={y + stroke * 4}
-                textAnchor="middle"
-                fontSize={stroke * 11}
-                fontWeight={700}
-                fill="#0b4f4a"
-                stroke="#fff"
-                strokeWidth={stroke * 0.6}
-                paintOrder="stroke"
-              >
-                {count}
-              </text>
-            )}
-          </g>
-        ))}
-      </svg>
-    </div>
-  );
 }
 
 /** Width and height of a picture as it is held, read from its head; where it is none its address is given back. */
@@ -116,16 +56,18 @@ export function PhotoCount({
   const [problem, setProblem] = useState('');
   const [share, setShare] = useState<number | null>(null);
   const [found, setFound] = useState<PictureCount | null>(null);
-  const [edits, setEdits] = useState<{ added: Counted[]; removed: number[] }>({ added: [], removed: [] });
+  const [edits, setEdits] = useState<Edits>(NO_EDITS);
+  const [tapMeans, setTapMeans] = useState<'there' | 'white'>('there');
   const [scale, setScale] = useState<Scale>(kind === 'young' ? 'grid' : 'none');
   const [millimetres, setMillimetres] = useState(kind === 'young' ? '5' : '');
+  useEffect(awaitPicture, []);
   useEffect(() => () => running.current?.cancel(), []);
   useEffect(() => () => (file ? URL.revokeObjectURL(file.url) : undefined), [file]);
 
   async function count(picture: NonNullable<typeof file>): Promise<void> {
     running.current?.cancel();
     setFound(null);
-    setEdits({ added: [], removed: [] });
+    setEdits(NO_EDITS);
     setProblem('');
     const length = Number(millimetres.replace(',', '.'));
     if (scale !== 'none' && !(length > 0)) {
@@ -167,13 +109,13 @@ export function PhotoCount({
       setProblem(`${chosen.name} cannot be read as a picture: it may be broken.`);
     }
   }
-  const rings = found
-    ? [
-        ...found.objects.flatMap((one, i) => (edits.removed.includes(i) ? [] : [{ ...one, isAdded: false }])),
-        ...edits.added.map((one) => ({ ...one, isAdded: true })),
-      ]
-    : [];
-  const total = rings.reduce((sum, one) => sum + one.count, 0);
+  const rings: Ringed[] = [
+    ...(found?.objects ?? []).flatMap((one, i) =>
+      edits.removed.includes(i) ? [] : [{ ...one, isWhite: one.isWhite !== edits.turned.includes(i), isAdded: false }],
+    ),
+    ...edits.added.map((one) => ({ ...one, isAdded: true })),
+  ];
+  const total = rings.length;
   const white = rings.filter(({ isWhite }) => isWhite).length;
   const touched = edits.added.length + edits.removed.length > 0;
   // What the keeper went over by hand is surer than what was found alone.
@@ -183,11 +125,18 @@ export function PhotoCount({
     if (!found) return;
     const hits = (one: Counted) => Math.hypot(one.x - x, one.y - y) < Math.max(one.r * 1.2, near * 0.6);
     const added = edits.added.findIndex(hits);
-    if (added >= 0) return setEdits({ ...edits, added: edits.added.filter((_, i) => i !== added) });
     const there = found.objects.findIndex((one, i) => !edits.removed.includes(i) && hits(one));
+    const turn = (some: number[], i: number) => (some.includes(i) ? some.filter((other) => other !== i) : [...some, i]);
+    if (tapMeans === 'white') {
+      if (added >= 0)
+        setEdits({ ...edits, added: edits.added.map((one, i) => (i === added ? { ...one, isWhite: !one.isWhite } : one)) });
+      else if (there >= 0) setEdits({ ...edits, turned: turn(edits.turned, there) });
+      return;
+    }
+    if (added >= 0) return setEdits({ ...edits, added: edits.added.filter((_, i) => i !== added) });
     if (there >= 0) return setEdits({ ...edits, removed: [...edits.removed, there] });
     const usual = [...found.objects].sort((a, b) => a.r - b.r)[Math.floor(found.objects.length / 2)]?.r ?? near;
-    setEdits({ ...edits, added: [...edits.added, { x, y, r: usual, count: 1, isWhite: false, sure: 1, lengthMm: null }] });
+    setEdits({ ...edits, added: [...edits.added, { x, y, r: usual, isWhite: false, sure: 1, lengthMm: null }] });
   }
   return (
     <div className="flex flex-col gap-3">
@@ -275,8 +224,22 @@ export function PhotoCount({
             ; likely {formatNumber(Math.max(0, total - reach))} to {formatNumber(total + reach)}
             {lengths.length > 0 &&
               `; ${lengths.length} measured, ${formatNumber(lengths.reduce((sum, mm) => sum + mm, 0) / lengths.length, 3)} mm in the mean`}
-            . <span className="text-quiet">Tap one to take it away, or where one is missing.</span>
+            .{' '}
+            <span className="text-quiet">
+              {tapMeans === 'there' ? 'Tap one to take it away, or where one is missing.' : 'Tap one to make it white, or clear.'}
+            </span>
           </p>
+          {kind === 'eggs' && (
+            <Segmented
+              label="A tap"
+              value={tapMeans}
+              onChange={setTapMeans}
+              options={[
+                { value: 'there', label: 'Adds or takes away' },
+                { value: 'white', label: 'White or clear' },
+              ]}
+            />
+          )}
           {keep && (
             <label className="flex min-h-11 items-center gap-2">
               <input type="checkbox" className="size-5" checked={isKept} onChange={(event) => setIsKept(event.target.checked)} />

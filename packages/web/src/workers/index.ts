@@ -1,7 +1,7 @@
 export { kinshipWork, useWork } from './kinshipWork';
 export { tideWork } from './tideWork';
 export { evidenceWork } from './evidenceWork';
-export { countInWorker, type RunningCount } from './picturesWork';
+export { awaitPicture, countInWorker, type RunningCount } from './picturesWork';
 export { growoutWork } from './growoutWork';
 export { useHouseWork } from './useHouseWork';
 export { salesWork } from './salesWork';
