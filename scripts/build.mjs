@@ -16,7 +16,8 @@ async function whenChanged(name, folders, build) {
   writeText(stampFile, stamp);
 }
 
-async function bundle(entry, outfile) {
+/** One file for Node of an entry and all it needs, but for what has native parts. */
+export async function bundle(entry, outfile) {
   const { build } = await import('esbuild');
   await build({
     absWorkingDir: ROOT,

@@ -5,24 +5,14 @@ import sharp from 'sharp';
 import { ROOT, needModules } from './lib/machine.mjs';
 
 needModules();
-const { build } = await import('esbuild');
+const { bundle } = await import('./build.mjs');
 const [folder, first = '1', each = '4', which] = process.argv.slice(2);
 if (!folder) {
   process.stderr.write('Usage: npm run draw -- FOLDER [FIRST SEED] [HOW MANY OF EACH SCENE] [kept-back]\n');
   process.exit(2);
 }
 const outfile = join(ROOT, 'dist', 'drawing.mjs');
-await build({
-  absWorkingDir: ROOT,
-  entryPoints: ['training/pixels.ts'],
-  outfile,
-  bundle: true,
-  platform: 'node',
-  format: 'esm',
-  target: 'node20',
-  external: ['sharp'],
-  logLevel: 'warning',
-});
+await bundle('training/pixels.ts', outfile);
 const { SCENES, drawnPixels, keptBackPixels } = await import(outfile);
 mkdirSync(folder, { recursive: true });
 const pictures = [];
@@ -38,3 +28,4 @@ for (const scene of SCENES)
   }
 writeFileSync(join(folder, 'truth.json'), JSON.stringify({ pictures }));
 rmSync(outfile);
+rmSync(`${outfile}.map`);

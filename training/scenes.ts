@@ -35,7 +35,6 @@ export interface Truth {
     head?: Point;
     tail?: Point;
     lengthPx?: number;
-    touches?: boolean;
   }[];
 }
 export interface Drawn {

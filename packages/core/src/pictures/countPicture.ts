@@ -147,17 +147,11 @@ export function countPicture(
   const found: Counted[] =
     options.kind === 'eggs' ? countEggs(search) : countYoung(search, mmPerPixel === null ? null : mmPerPixel / scale);
   const least = Math.min(0.9, Math.max(0.1, SURE_FROM / (options.sensitivity ?? 1)));
-  const objects = found
-    .filter(({ sure }) => sure >= least)
-    .map((one) => ({ ...one, x: one.x / scale, y: one.y / scale, r: one.r / scale }));
+  const taken = found.filter(({ sure }) => sure >= least);
+  const objects = taken.map((one) => ({ ...one, x: one.x / scale, y: one.y / scale, r: one.r / scale }));
   const variance = found.reduce((sum, { sure }) => sum + sure * (1 - sure), 0);
   const count = objects.length;
-  faults.push(
-    ...judgePicture(
-      light,
-      objects.map(({ r }) => ({ r: r * scale })),
-    ),
-  );
+  faults.push(...judgePicture(light, taken));
   if (count === 0) faults.push('nothing');
   const poor = 1 + 0.5 * faults.filter((fault) => fault !== 'noGrid').length;
   const reach = 1.96 * Math.sqrt(variance + (OFF[options.kind] * poor * count) ** 2 + OFF.part ** 2);
