@@ -13,7 +13,7 @@ import {
   drawTub,
 } from './drawGrounds';
 import { drawYoung, youngLook, type YoungKind } from './drawYoung';
-import { between, isOften, normal, oneOf, Sheet, type Chance, type Point } from './sheet';
+import { between, isOften, normal, oneOf, Sheet, whole, type Chance, type Point } from './sheet';
 import { seeded } from '../packages/core/src/pictures/seeded';
 
 export const SCENES = ['tub-eggs', 'moss-eggs', 'glass-eggs', 'fry-tub', 'grid-young', 'shrimplets'] as const;
@@ -54,8 +54,9 @@ export interface Wish {
 }
 const USUAL: Wish = { width: 1400, height: 1050 };
 
-/** Few or many: as often one as the other; now and then none. */
-const manyOf = (chance: Chance, most: number) => (isOften(chance, 0.05) ? 0 : Math.round(5 * (most / 5) ** chance()));
+/** Few or many: as often one as the other; now and then none, or a handful. */
+const manyOf = (chance: Chance, most: number) =>
+  isOften(chance, 0.06) ? 0 : isOften(chance, 0.12) ? whole(chance, 1, 6) : Math.round(5 * (most / 5) ** chance());
 
 interface Room {
   left: number;
@@ -162,7 +163,7 @@ const SIZES: Record<YoungKind, readonly [number, number]> = {
   crayfish: [90, 200],
   flea: [12, 30],
 };
-const COVER: Record<YoungKind, number> = { fry: 0.16, fishAbove: 0.22, fishSide: 0.3, shrimp: 0.14, crayfish: 0.2, flea: 0.12 };
+const COVER: Record<YoungKind, number> = { fry: 0.22, fishAbove: 0.25, fishSide: 0.3, shrimp: 0.18, crayfish: 0.22, flea: 0.12 };
 
 function drawYoungScene(scene: SceneName, chance: Chance, much: number, { width, height, many: asked }: Wish): Drawn {
   const sheet = new Sheet(width, height);
@@ -262,6 +263,6 @@ function drawYoungScene(scene: SceneName, chance: Chance, much: number, { width,
 export function drawPicture(scene: SceneName, seed: number, wish = USUAL): Drawn {
   const chance = seeded(seed * 7919 + SCENES.indexOf(scene) * 104_729 + 17);
   for (let i = 0; i < 20; i++) chance();
-  const much = between(chance, 0.1, 1.25);
+  const much = between(chance, 0.1, 1.6);
   return scene.endsWith('eggs') ? drawEggScene(scene, chance, much, wish) : drawYoungScene(scene, chance, much, wish);
 }

@@ -1,3 +1,4 @@
+import { spawnSync } from 'node:child_process';
 import { calibrated } from './calibrate';
 import { runNet, shownTo, type Kept } from './net';
 import { seeded } from './seeded';
@@ -71,8 +72,17 @@ describe('the net', () => {
     ['eggs', eggNet, 3],
     ['young', youngNet, 6],
   ] as const)('of %s tells the same as plain sums, with the weights that ship', (_kind, kept, outputs) => {
-    const [width, height] = [48, 32];
-    const chance = seeded(5);
+    // One after the other, in the same memory: rows that end within four or eight floats, and between.
+    for (const [width, height] of [
+      [80, 16],
+      [16, 48],
+      [48, 32],
+    ] as const)
+      expectAlike(kept, outputs, width, height);
+  });
+
+  function expectAlike(kept: Kept, outputs: number, width: number, height: number): void {
+    const chance = seeded(width);
     const values = Float32Array.from({ length: 3 * width * height }, () => 4 * chance() - 2);
     const told = runNet({ channels: 3, width, height, values }, kept, outputs);
     const rows = [0, 1, 2].map((c) =>
@@ -85,7 +95,13 @@ describe('the net', () => {
     expect(Math.max(...off)).toBeLessThan(0.001 * Math.max(...all.map(Math.abs)));
     // It says something: not all places alike.
     expect(new Set(plain[0]!.flat().map((value) => value.toFixed(2))).size).toBeGreaterThan(20);
-  });
+  }
+
+  it('runs the sums that its source says', () => {
+    const check = spawnSync(process.execPath, ['scripts/kernels.mjs', '--check'], { encoding: 'utf8' });
+    expect(check.stderr).toBe('');
+    expect(check.status).toBe(0);
+  }, 60_000);
 
   it('is shown a picture alike in dim light and in bright, its sides filled up to sixteens', () => {
     const chance = seeded(9);

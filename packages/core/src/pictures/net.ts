@@ -1,4 +1,5 @@
 import { shrink, type Plane } from './image';
+import { FRAME, Workbench, type Place } from './kernels';
 
 /** Planes of numbers of one size, one after the other. */
 export interface Planes {
@@ -8,13 +9,6 @@ export interface Planes {
   values: Float32Array;
 }
 
-const empty = (channels: number, width: number, height: number): Planes => ({
-  channels,
-  width,
-  height,
-  values: new Float32Array(channels * width * height),
-});
-
 /** A net as it is kept: how many planes it has at a half, a quarter, an eighth and a sixteenth of the size, and weights in whole parts of 1. */
 export interface Kept {
   channels: readonly number[];
@@ -22,156 +16,124 @@ export interface Kept {
   weights: readonly number[];
 }
 
-/** Weights of a net, taken in the order in which its layers run. */
-class Weights {
-  private at = 0;
-  private readonly values: Float32Array;
-  constructor({ parts, weights }: Kept) {
-    this.values = Float32Array.from(weights, (value) => value / parts);
+/** Planes on the workbench, each with its frame. */
+interface Framed {
+  channels: number;
+  width: number;
+  height: number;
+  at: Place;
+}
+
+/** Runs the layers of a net one after the other, each with the next of its weights. */
+class Layers {
+  private next: Place;
+  constructor(
+    private readonly bench: Workbench,
+    { parts, weights }: Kept,
+  ) {
+    bench.clear();
+    this.next = bench.take(weights.length);
+    const floats = bench.floats(this.next, weights.length);
+    for (let i = 0; i < weights.length; i++) floats[i] = weights[i]! / parts;
   }
-  take(count: number): Float32Array {
-    this.at += count;
-    return this.values.subarray(this.at - count, this.at);
+
+  private weights(count: number): Place {
+    this.next += 4 * count;
+    return this.next - 4 * count;
   }
-}
 
-/** A plane with a frame of zeros one pixel wide. */
-function framed(values: Float32Array, from: number, width: number, height: number, out: Float64Array): void {
-  for (let y = 0; y < height; y++) out.set(values.subarray(from + y * width, from + (y + 1) * width), (y + 1) * (width + 2) + 1);
-}
-
-/** Each plane by nine weights of its own; with `step` 2 every second place of every second row. */
-function eachByNine(input: Planes, weights: Weights, step: 1 | 2): Planes {
-  const { channels, width, height, values } = input;
-  const out = empty(channels, width / step, height / step);
-  const nine = weights.take(channels * 9);
-  const bias = weights.take(channels);
-  const frame = new Float64Array((width + 2) * (height + 2));
-  for (let c = 0; c < channels; c++) {
-    framed(values, c * width * height, width, height, frame);
-    addNine(frame, width + 2, nine, c * 9, step, out, c, bias[c]!);
+  private floatsOf({ channels, width, height }: Omit<Framed, 'at'>): number {
+    return channels * this.bench.kernels.plane(width, height);
   }
-  return out;
-}
 
-function addNine(
-  frame: Float64Array,
-  across: number,
-  nine: Float32Array,
-  at: number,
-  step: number,
-  out: Planes,
-  channel: number,
-  first: number,
-): void {
-  const [a, b, c, d, e, f, g, h, i] = nine.subarray(at, at + 9) as unknown as [
-    number,
-    number,
-    number,
-    number,
-    number,
-    number,
-    number,
-    number,
-    number,
-  ];
-  const { width, height, values } = out;
-  let to = channel * width * height;
-  for (let y = 0; y < height; y++) {
-    let p = y * step * across;
-    for (let x = 0; x < width; x++, to++, p += step) {
-      const q = p + across;
-      const r = q + across;
-      values[to] =
-        values[to]! +
-        first +
-        a * frame[p]! +
-        b * frame[p + 1]! +
-        c * frame[p + 2]! +
-        d * frame[q]! +
-        e * frame[q + 1]! +
-        f * frame[q + 2]! +
-        g * frame[r]! +
-        h * frame[r + 1]! +
-        i * frame[r + 2]!;
-    }
+  private empty(channels: number, width: number, height: number): Framed {
+    return { channels, width, height, at: this.bench.take(this.floatsOf({ channels, width, height })) };
   }
-}
 
-/** The first layer: all three colours by nine weights each, at every second place. */
-function stem(input: Planes, weights: Weights, outputs: number): Planes {
-  const { channels, width, height, values } = input;
-  const out = empty(outputs, width / 2, height / 2);
-  const nine = weights.take(outputs * channels * 9);
-  const bias = weights.take(outputs);
-  const frame = new Float64Array((width + 2) * (height + 2));
-  for (let c = 0; c < channels; c++) {
-    framed(values, c * width * height, width, height, frame);
-    for (let o = 0; o < outputs; o++) addNine(frame, width + 2, nine, (o * channels + c) * 9, 2, out, o, c === 0 ? bias[o]! : 0);
+  done(planes: Framed): void {
+    this.bench.giveBack(planes.at, this.floatsOf(planes));
   }
-  return positive(out);
-}
 
-function positive(planes: Planes): Planes {
-  const { values } = planes;
-  for (let i = 0; i < values.length; i++) if (values[i]! < 0) values[i] = 0;
-  return planes;
-}
+  /** Where a row of a plane begins among the floats of all. */
+  private rowOf({ width, height }: Framed, channel: number, y: number): number {
+    const { pitch, plane } = this.bench.kernels;
+    return channel * plane(width, height) + (y + 1) * pitch(width) + FRAME;
+  }
 
-/** So many places are mixed at a time: what is read stays near, in doubles, which need no turning. */
-const AT_ONCE = 256;
+  laid({ channels, width, height, values }: Planes): Framed {
+    const planes = this.empty(channels, width, height);
+    const floats = this.bench.floats(planes.at, this.floatsOf(planes));
+    for (let c = 0; c < channels; c++)
+      for (let y = 0, from = c * width * height; y < height; y++, from += width)
+        floats.set(values.subarray(from, from + width), this.rowOf(planes, c, y));
+    return planes;
+  }
 
-/** Mixes the planes at each place: each of the outputs is a weighted sum of the inputs. Two outputs and four inputs are taken at a time. */
-function mixed(input: Planes, weights: Weights, outputs: number): Planes {
-  const { channels, width, height, values } = input;
-  const size = width * height;
-  const out = empty(outputs, width, height);
-  const shares = weights.take(outputs * channels);
-  const bias = weights.take(outputs);
-  const near = new Float64Array(channels * AT_ONCE);
-  const [sums, others] = [new Float64Array(AT_ONCE), new Float64Array(AT_ONCE)];
-  for (let from = 0; from < size; from += AT_ONCE) {
-    const many = Math.min(AT_ONCE, size - from);
-    for (let c = 0; c < channels; c++) near.set(values.subarray(c * size + from, c * size + from + many), c * AT_ONCE);
-    for (let one = 0; one < outputs; one += 2) {
-      const other = Math.min(one + 1, outputs - 1);
-      sums.fill(bias[one]!);
-      others.fill(bias[other]!);
-      for (let c = 0; c < channels; c += 4) {
-        const [at, too] = [one * channels + c, other * channels + c];
-        const [w0, w1, w2, w3] = [shares[at]!, shares[at + 1]!, shares[at + 2]!, shares[at + 3]!];
-        const [v0, v1, v2, v3] = [shares[too]!, shares[too + 1]!, shares[too + 2]!, shares[too + 3]!];
-        const p0 = c * AT_ONCE;
-        const [p1, p2, p3] = [p0 + AT_ONCE, p0 + 2 * AT_ONCE, p0 + 3 * AT_ONCE];
-        for (let i = 0; i < many; i++) {
-          const a0 = near[p0 + i]!;
-          const a1 = near[p1 + i]!;
-          const a2 = near[p2 + i]!;
-          const a3 = near[p3 + i]!;
-          sums[i] = sums[i]! + w0 * a0 + w1 * a1 + w2 * a2 + w3 * a3;
-          others[i] = others[i]! + v0 * a0 + v1 * a1 + v2 * a2 + v3 * a3;
-        }
+  taken(planes: Framed): Planes {
+    const { channels, width, height } = planes;
+    const values = new Float32Array(channels * width * height);
+    const floats = this.bench.floats(planes.at, this.floatsOf(planes));
+    for (let c = 0; c < channels; c++)
+      for (let y = 0, to = c * width * height; y < height; y++, to += width) {
+        const from = this.rowOf(planes, c, y);
+        values.set(floats.subarray(from, from + width), to);
       }
-      out.values.set(sums.subarray(0, many), one * size + from);
-      out.values.set(others.subarray(0, many), other * size + from);
-    }
+    return { channels, width, height, values };
   }
-  return out;
+
+  /** The first layer: all three colours by nine weights each, at every second place. */
+  stem(input: Framed, outputs: number): Framed {
+    const { kernels } = this.bench;
+    const { channels } = input;
+    const out = this.empty(outputs, input.width / 2, input.height / 2);
+    const shares = this.weights(outputs * channels * 9);
+    const biases = this.weights(outputs);
+    const many = kernels.scratch(out.width, 9 * channels);
+    const rows = this.bench.take(many);
+    kernels.stem(input.at, channels, out.width, out.height, shares, biases, outputs, out.at, rows);
+    this.bench.giveBack(rows, many);
+    this.done(input);
+    return out;
+  }
+
+  /** Each plane by nine weights of its own, then mixed. `keep` keeps what went in. */
+  block(input: Framed, outputs: number, step: 1 | 2 = 1, keep = false): Framed {
+    const { kernels } = this.bench;
+    const { channels } = input;
+    const out = this.empty(outputs, input.width / step, input.height / step);
+    const nine = this.weights(channels * 9);
+    const firsts = this.weights(channels);
+    const shares = this.weights(outputs * channels);
+    const biases = this.weights(outputs);
+    const many = kernels.scratch(out.width, channels);
+    const rows = this.bench.take(many);
+    kernels.block(input.at, channels, out.width, out.height, step, nine, firsts, shares, biases, outputs, out.at, rows);
+    this.bench.giveBack(rows, many);
+    if (!keep) this.done(input);
+    return out;
+  }
+
+  /** Mixes the planes at each place. */
+  mixed(input: Framed, outputs: number): Framed {
+    const { channels, width, height } = input;
+    const out = this.empty(outputs, width, height);
+    const shares = this.weights(outputs * channels);
+    const biases = this.weights(outputs);
+    this.bench.kernels.mix(input.at, channels, width, height, shares, biases, outputs, out.at);
+    this.done(input);
+    return out;
+  }
+
+  /** What was seen small, mixed and drawn twice as large, is added to what was seen at that size. */
+  joined(seen: Framed, small: Framed): Framed {
+    const mixed = this.mixed(small, seen.channels);
+    this.bench.kernels.join(seen.at, mixed.at, seen.channels, seen.width, seen.height);
+    this.done(mixed);
+    return seen;
+  }
 }
 
-const block = (input: Planes, weights: Weights, outputs: number, step: 1 | 2 = 1): Planes =>
-  positive(mixed(eachByNine(input, weights, step), weights, outputs));
-
-/** What was seen small, drawn twice as large and added to what was seen at that size. */
-function joined(seen: Planes, small: Planes): Planes {
-  const { channels, width, height, values } = seen;
-  for (let c = 0, at = 0; c < channels; c++)
-    for (let y = 0; y < height; y++) {
-      const from = c * small.width * small.height + (y >> 1) * small.width;
-      for (let x = 0; x < width; x++, at++) values[at] = Math.max(0, values[at]! + small.values[from + (x >> 1)]!);
-    }
-  return seen;
-}
+let bench: Workbench | null = null;
 
 /**
  * Runs the net over three planes and gives its outputs at half their size. It halves the picture four times and joins what it saw on the
@@ -180,20 +142,16 @@ function joined(seen: Planes, small: Planes): Planes {
  * @param outputs - planes that it tells
  */
 export function runNet(input: Planes, kept: Kept, outputs: number): Planes {
-  const weights = new Weights(kept);
+  const layers = new Layers((bench ??= new Workbench()), kept);
   const [half, quarter, eighth, sixteenth] = kept.channels as [number, number, number, number];
-  const one = block(stem(input, weights, half), weights, half);
-  const two = block(block(block(one, weights, quarter, 2), weights, quarter), weights, quarter);
-  const three = block(block(block(two, weights, eighth, 2), weights, eighth), weights, eighth);
-  const four = block(
-    block(block(block(three, weights, sixteenth, 2), weights, sixteenth), weights, sixteenth),
-    weights,
-    sixteenth,
-  );
-  const up3 = block(joined(three, mixed(four, weights, eighth)), weights, eighth);
-  const up2 = block(joined(two, mixed(up3, weights, quarter)), weights, quarter);
-  const up1 = block(block(joined(one, mixed(up2, weights, half)), weights, half), weights, half);
-  return mixed(up1, weights, outputs);
+  const one = layers.block(layers.stem(layers.laid(input), half), half);
+  const two = layers.block(layers.block(layers.block(one, quarter, 2, true), quarter), quarter);
+  const three = layers.block(layers.block(layers.block(two, eighth, 2, true), eighth), eighth);
+  const four = layers.block(layers.block(layers.block(layers.block(three, sixteenth, 2, true), sixteenth), sixteenth), sixteenth);
+  const up3 = layers.block(layers.joined(three, four), eighth);
+  const up2 = layers.block(layers.joined(two, up3), quarter);
+  const up1 = layers.block(layers.block(layers.joined(one, up2), half), half);
+  return layers.taken(layers.mixed(up1, outputs));
 }
 
 const SIDE = 16;
@@ -223,7 +181,8 @@ function lightOf(planes: readonly Plane[]): { mean: number; spread: number } {
 export function shownTo(planes: readonly Plane[]): Planes {
   const { width, height } = planes[0]!;
   const { mean, spread } = lightOf(planes);
-  const out = empty(3, Math.ceil(width / SIDE) * SIDE, Math.ceil(height / SIDE) * SIDE);
+  const [across, down] = [Math.ceil(width / SIDE) * SIDE, Math.ceil(height / SIDE) * SIDE];
+  const out: Planes = { channels: 3, width: across, height: down, values: new Float32Array(3 * across * down) };
   planes.forEach(({ values }, c) => {
     for (let y = 0; y < height; y++) {
       let to = (c * out.height + y) * out.width;
