@@ -1,4 +1,4 @@
-import { logGamma, regularisedBeta } from '../numerics';
+import { betaQuantile, logGamma, regularisedBeta } from '../numerics';
 import { posterior, type Prior, type Tally } from './rate';
 
 /** Nodes and weights of Gauss and Legendre for sixteen points, one side; the other mirrors it. */
@@ -14,16 +14,14 @@ const NODES = [
 ] as const;
 /** Pieces of the range, each by sixteen points: the error falls below 1e-9. */
 const PIECES = 10;
-/** So many standard deviations to either side of the middle hold all of it. */
-const WIDE = 10;
+/** What lies beyond either end of the range that is summed up: a lopsided share reaches farther than its deviation tells. */
+const LEFT_OUT = 1e-12;
 
 /** Chance that a Beta(a, b) lies above a Beta(c, d), by Gauss and Legendre over x = sin² θ, where the density has no poles. */
 function chanceAbove({ a, b }: Prior, { a: c, b: d }: Prior): number {
   const scale = logGamma(a + b) - logGamma(a) - logGamma(b);
-  const mean = a / (a + b);
-  const sd = Math.sqrt((a * b) / (a + b) ** 2 / (a + b + 1));
   const angle = (x: number) => Math.asin(Math.sqrt(Math.min(1, Math.max(0, x))));
-  const [from, to] = [angle(mean - WIDE * sd), angle(mean + WIDE * sd)];
+  const [from, to] = [angle(betaQuantile(LEFT_OUT, a, b)), angle(1 - betaQuantile(LEFT_OUT, b, a))];
   const power = (base: number, exponent: number) => (exponent === 0 ? 0 : exponent * Math.log(base));
   const density = (theta: number): number => {
     const [sin, cos] = [Math.sin(theta), Math.cos(theta)];
