@@ -217,6 +217,7 @@ export const BroodOutcomeReply = v.object({
   losses: v.array(v.object({ cause: v.picklist(CAUSES), span: v.picklist(LOSS_SPANS), count: v.number() })),
   events: v.array(v.object({ day: v.number(), deaths: v.number(), removedAlive: v.number() })),
   alive: v.number(),
+  ageDays: v.number(),
   daysToSale: v.nullable(v.number()),
   males: v.number(),
   females: v.number(),

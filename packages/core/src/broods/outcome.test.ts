@@ -197,6 +197,19 @@ describe('which way keeps more', () => {
     ]);
   });
 
+  it('counts the living of a young brood as watched until today, not as safe for ever', () => {
+    // Of an old brood half are lost on day 60; a young one of as many, ten days old, cannot have lost any on that day yet.
+    const old = outcome({ ...fold([birth(100), goes(50, 'death', 60)], 90) });
+    const young = outcome({ ...fold([birth(100)], 10), broodId: 'young' });
+    expect(poolSurvival([old, young])).toMatchObject([{ day: 60, atRisk: 100, deaths: 50, survival: 0.5 }]);
+    // What it lost until then counts.
+    const losing = outcome({ ...fold([birth(100), goes(20, 'death', 4)], 10), broodId: 'losing' });
+    expect(poolSurvival([old, losing]).map(({ day, atRisk }) => [day, atRisk])).toEqual([
+      [4, 200],
+      [60, 100],
+    ]);
+  });
+
   it('names the span in which most is lost', () => {
     const lost = (span: 'eggs' | 'yolk', count: number) => outcome({ losses: [{ cause: 'death', span, count }] });
     expect(worstSpan([lost('eggs', 10), lost('yolk', 30)])).toEqual({ span: 'yolk', share: 0.75 });

@@ -16,6 +16,8 @@ export interface BroodOutcome {
   losses: { cause: Cause; span: LossSpan; count: number }[];
   events: { day: number; deaths: number; removedAlive: number }[];
   alive: number;
+  /** Whole days since it was laid or born. */
+  ageDays: number;
   /** Days from swimming until half of those that were sold or given had gone; null while none did. */
   daysToSale: number | null;
   /** Animals of it whose sex came out, wherever they went. */
@@ -59,7 +61,7 @@ export function foldOutcome(
   now: string,
 ): Pick<
   BroodOutcome,
-  'broodId' | 'name' | 'laid' | 'counts' | 'losses' | 'events' | 'alive' | 'daysToSale' | 'males' | 'females'
+  'broodId' | 'name' | 'laid' | 'counts' | 'losses' | 'events' | 'alive' | 'ageDays' | 'daysToSale' | 'males' | 'females'
 > {
   const laidMs = Date.parse(middleOf(brood.laid));
   const at = (range: TimeRange | null) => (range ? Date.parse(range.to) : null);
@@ -134,6 +136,7 @@ export function foldOutcome(
     losses: [...losses.values()].sort((a, b) => b.count - a.count),
     events: [...byDay].map(([day, { deaths, removedAlive }]) => ({ day, deaths, removedAlive })).sort((a, b) => a.day - b.day),
     alive,
+    ageDays: Math.max(0, Math.floor((nowMs - laidMs) / DAY_MS)),
     daysToSale: swimming === null ? null : halfGone(sold, swimming),
     males,
     females,
@@ -245,11 +248,12 @@ export function daysToSaleBy<Way extends string>(
     .sort((a, b) => a.days - b.days);
 }
 
-/** The survival of all broods of a species together, by days from laying. */
+/** The survival of all broods of a species together, by days from laying. Those alive were watched until their age of today and no longer. */
 export function poolSurvival(outcomes: readonly BroodOutcome[]): SurvivalStep[] {
   const start = outcomes.reduce((sum, { counts }) => sum + (counts.laid ?? 0), 0);
   if (start === 0) return [];
-  return survival({ start, events: outcomes.flatMap(({ events }) => events) }).steps;
+  const events = outcomes.flatMap(({ events: own, ageDays, alive }) => [...own, { day: ageDays, removedAlive: alive }]);
+  return survival({ start, events }).steps;
 }
 
 /** Where most is lost: the span with the greatest share of all losses; null where nothing was lost. */
