@@ -36,7 +36,7 @@ for (const name of BENCHES)
   });
 database.sql('CREATE DATABASE freshet_drag');
 code ||= await run(process.execPath, [join(ROOT, 'benchmarks', 'firstPage.bench.mjs')]);
-for (const name of ['drag', 'stockPages'])
+for (const name of ['drag', 'stockPages', 'photo'])
   code ||= await run(process.execPath, [join(ROOT, 'benchmarks', `${name}.bench.mjs`)], {
     env: { ...process.env, FRESHET_DATABASE_URL: database.url('freshet_drag') },
   });

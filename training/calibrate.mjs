@@ -7,7 +7,7 @@ import sharp from 'sharp';
 import { ROOT } from '../scripts/lib/machine.mjs';
 
 const outfile = join(ROOT, 'dist', 'calibrate.mjs');
-const contents = ['image', 'spotEggs', 'spotYoung', 'calibrate'].map(
+const contents = ['image', 'spotEggs', 'spotYoung', 'calibrate', 'countPicture'].map(
   (name) => `export * from './packages/core/src/pictures/${name}';`,
 );
 await build({
@@ -18,21 +18,27 @@ await build({
   outfile,
   logLevel: 'error',
 });
-const { toPlanes, spotEggs, spotYoung, traitsOf } = await import(outfile);
+const { LONGEST, toPlanes, spotEggs, spotYoung, traitsOf } = await import(outfile);
 const [kind, ...folders] = process.argv.slice(2);
 const net = JSON.parse(readFileSync(join(ROOT, `packages/core/src/pictures/weights/${kind}.json`), 'utf8'));
 const spot = kind === 'eggs' ? spotEggs : spotYoung;
 
+/** What tells of each; 1 for how likely one is anyway. */
+const TRAITS = ['heat', 'isHalf', 'oddSize', 'few', 'base'];
+const BASE = TRAITS.indexOf('base');
 const rows = [];
 let [missed, all] = [0, 0];
 for (const folder of folders)
   for (const picture of JSON.parse(readFileSync(join(folder, 'truth.json'), 'utf8')).pictures) {
     if (picture.options.kind !== kind) continue;
     const { data, info } = await sharp(join(folder, picture.file)).removeAlpha().raw().toBuffer({ resolveWithObject: true });
-    const { planes, scale } = toPlanes({ width: info.width, height: info.height, data }, 1152);
+    const { planes, scale } = toPlanes(
+      { width: info.width, height: info.height, data },
+      LONGEST[picture.options.grid ? 'grid' : kind],
+    );
     const used = new Set();
     const traits = traitsOf(spot({ planes, net }));
-    for (const { one, ...told } of traits.sort((a, b) => b.one.sure - a.one.sure)) {
+    for (const { one, ...traitsOfOne } of traits.sort((a, b) => b.one.sure - a.one.sure)) {
       const near = picture.objects
         .map(({ x, y, r, lengthPx }, i) => ({
           i,
@@ -41,16 +47,16 @@ for (const folder of folders)
         .filter(({ i, off }) => off < 1 && !used.has(i))
         .sort((a, b) => a.off - b.off)[0];
       if (near) used.add(near.i);
-      rows.push({ x: [told.heat, told.isHalf, told.oddSize, 1], y: near ? 1 : 0 });
+      rows.push({ x: TRAITS.map((name) => traitsOfOne[name] ?? 1), y: near ? 1 : 0 });
     }
     missed += picture.objects.length - used.size;
     all += picture.objects.length;
   }
 // Logistic regression by Newton's steps, drawn a little towards nothing.
-let weights = [1, 0, 0, 0];
+let weights = TRAITS.map((name) => (name === 'heat' ? 1 : 0));
 for (let step = 0; step < 30; step++) {
-  const gradient = weights.map((w, j) => (j === 3 ? 0 : -0.5 * w));
-  const bend = weights.map((_, j) => weights.map((__, k) => (j === k ? (j === 3 ? 1e-6 : 0.5) : 0)));
+  const gradient = weights.map((w, j) => (j === BASE ? 0 : -0.5 * w));
+  const bend = weights.map((_, j) => weights.map((__, k) => (j === k ? (j === BASE ? 1e-6 : 0.5) : 0)));
   for (const { x, y } of rows) {
     const p = 1 / (1 + Math.exp(-x.reduce((sum, value, j) => sum + value * weights[j], 0)));
     x.forEach((value, j) => {
@@ -69,10 +75,10 @@ for (let step = 0; step < 30; step++) {
       other.forEach((value, k) => (other[k] = value - times * row[k]));
     });
   });
-  weights = weights.map((w, j) => w + rest[j][4]);
+  weights = weights.map((w, j) => w + rest[j][TRAITS.length]);
 }
-const [heat, isHalf, oddSize, base] = weights.map((w) => Number(w.toFixed(2)));
-process.stdout.write(`${JSON.stringify({ heat, isHalf, oddSize, base })}\nof ${all} there ${missed} were never seen\n`);
+const told = Object.fromEntries(TRAITS.map((name, j) => [name, Number(weights[j].toFixed(2))]));
+process.stdout.write(`${JSON.stringify(told)}\nof ${all} there ${missed} were never seen\n`);
 for (const [low, high] of [
   [0, 0.1],
   [0.1, 0.3],

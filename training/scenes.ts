@@ -46,11 +46,12 @@ export interface Drawn {
 
 /** Nothing has its middle nearer to the border than so many pixels. */
 const EDGE = 4;
-/** How large a picture is, pixels, and how many are asked for where chance is not to say. */
+/** How large a picture is, pixels; and how many there are and how much debris, glare and blur, 0..1.6, where chance is not to say. */
 export interface Wish {
   width: number;
   height: number;
   many?: number;
+  much?: number;
 }
 const USUAL: Wish = { width: 1400, height: 1050 };
 
@@ -260,9 +261,10 @@ function drawYoungScene(scene: SceneName, chance: Chance, much: number, { width,
 }
 
 /** Draws a picture as a telephone would take it, and says what it truly holds. The same seed draws the same picture. */
-export function drawPicture(scene: SceneName, seed: number, wish = USUAL): Drawn {
+export function drawPicture(scene: SceneName, seed: number, wish: Wish = USUAL): Drawn {
   const chance = seeded(seed * 7919 + SCENES.indexOf(scene) * 104_729 + 17);
   for (let i = 0; i < 20; i++) chance();
-  const much = between(chance, 0.1, 1.6);
+  const chosen = between(chance, 0.1, 1.6);
+  const much = wish.much ?? chosen;
   return scene.endsWith('eggs') ? drawEggScene(scene, chance, much, wish) : drawYoungScene(scene, chance, much, wish);
 }

@@ -58,7 +58,7 @@ export interface PictureCount {
 }
 
 /** Longest side that is looked at; larger pictures are made smaller first. */
-const LONGEST = { eggs: 1280, young: 1024, grid: 1152 } as const;
+export const LONGEST = { eggs: 1280, young: 1024, grid: 1152 } as const;
 
 /** How often a picture can be made half as large before it is counted, without anything being lost: what decodes it does so quickly. */
 export function halvingsBefore(width: number, height: number, options: Pick<CountOptions, 'kind' | 'grid'>): number {
@@ -72,8 +72,8 @@ const LEAST_SIDE = 64;
 /** What even a good count is off by: a share for eggs and for young, and a part of one. */
 const OFF = { eggs: 0.024, young: 0.042, part: 0.5 } as const;
 /** How likely what a net saw is one of them. */
-const EGG_ODDS = { heat: 3.72, isHalf: 0, oddSize: -4.12, base: 0.97 };
-const YOUNG_ODDS = { heat: 3.1, isHalf: 1.13, oddSize: -5.55, base: 0.03 };
+const EGG_ODDS = { heat: 3.66, isHalf: 0, oddSize: -7.13, few: -4.03, base: 1.33 };
+const YOUNG_ODDS = { heat: 2.89, isHalf: 1.87, oddSize: -8.18, few: -1.35, base: 0.41 };
 /** As likely as not. */
 const SURE_FROM = 0.5;
 

@@ -1,5 +1,10 @@
 import { plane, shrink, type Plane } from './image';
 
+/** From this share on of what it is at no distance at all, a profile is said to repeat. */
+const REPEATS_FROM = 0.16;
+/** Squares are as long one way as the other, up to so much as a logarithm: paper may be tilted. */
+const SQUARE = 0.13;
+
 /** What is darker than its surroundings and thin: the lines of printed paper. */
 function thinDark({ width, height, values }: Plane, reach: number): Plane {
   const out = plane(width, height);
@@ -46,8 +51,8 @@ function scatter(profile: Float32Array): number {
   return n < 20 ? 0 : squares / n - (sum / n) ** 2;
 }
 
-/** The distance at which a profile repeats, with a part of a pixel; null where it does not. */
-function period(profile: Float32Array): number | null {
+/** The distance at which a profile repeats, with a part of a pixel, and whether it does so once more beyond; null where it does not. */
+function period(profile: Float32Array): { spacing: number; goesOn: boolean } | null {
   let mean = 0;
   let n = 0;
   for (const value of profile) if (value > 0) [mean, n] = [mean + value, n + 1];
@@ -63,7 +68,9 @@ function period(profile: Float32Array): number | null {
   const most = Math.floor(off.length / 4);
   const values = Array.from({ length: most + 1 }, (_, lag) => at(lag) / zero);
   const peaks = values.flatMap((value, lag) =>
-    lag >= 8 && lag < most && value > 0.16 && value >= values[lag - 1]! && value > values[lag + 1]! ? [{ lag, value }] : [],
+    lag >= 8 && lag < most && value > REPEATS_FROM && value >= values[lag - 1]! && value > values[lag + 1]!
+      ? [{ lag, value }]
+      : [],
   );
   const top = Math.max(0, ...peaks.map(({ value }) => value));
   const first = peaks.find(({ value }) => value >= 0.55 * top);
@@ -80,7 +87,7 @@ function period(profile: Float32Array): number | null {
     sum += (exact / k) * k;
     weight += k;
   }
-  return sum / weight;
+  return { spacing: sum / weight, goesOn: weight > 1 };
 }
 
 /**
@@ -105,10 +112,9 @@ export function gridSpacing(light: Plane): number | null {
     const value = judge(angle, 1);
     if (step === -8 || value > best.value) best = { angle, value };
   }
-  const spacings = [best.angle, best.angle + Math.PI / 2].flatMap((angle) => period(project(lines, angle)) ?? []);
-  if (spacings.length === 0) return null;
-  const [one, other] = [spacings[0]!, spacings[1] ?? spacings[0]!];
-  // Squares: where one way tells a multiple of the other the smaller is the square.
-  const spacing = Math.max(one, other) > 1.4 * Math.min(one, other) ? Math.min(one, other) : Math.sqrt(one * other);
-  return spacing / scale;
+  const [one, other] = [best.angle, best.angle + Math.PI / 2].map((angle) => period(project(lines, angle)));
+  // Sand, moss and the blocks of a squeezed picture repeat one way or once, hardly ever both ways alike.
+  if (!one || !other || !(one.goesOn || other.goesOn)) return null;
+  if (Math.abs(Math.log(one.spacing / other.spacing)) > SQUARE) return null;
+  return Math.sqrt(one.spacing * other.spacing) / scale;
 }

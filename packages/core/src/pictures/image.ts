@@ -64,12 +64,15 @@ function gather(
   }
 }
 
-/** Red, green and blue as planes, made smaller by averaging what each small pixel covers so that the longer side is at most `longest`. */
-export function toPlanes(picture: Picture, longest: number): { planes: [Plane, Plane, Plane]; scale: number } {
-  const { width, height, data, channels = 3 } = picture;
-  const scale = Math.min(1, longest / Math.max(width, height));
-  const [w, h] = [Math.max(1, Math.round(width * scale)), Math.max(1, Math.round(height * scale))];
-  const planes: [Plane, Plane, Plane] = [plane(w, h), plane(w, h), plane(w, h)];
+/** Makes rows of values smaller by averaging what each small pixel covers: into each of the planes its own of the channels. */
+function shrinkInto(
+  out: readonly Plane[],
+  values: Float32Array | Picture['data'],
+  width: number,
+  height: number,
+  channels: number,
+): void {
+  const { width: w, height: h } = out[0]!;
   const [along, down] = [coverOf(width, w), coverOf(height, h)];
   const line = new Float32Array(width * channels);
   const share = (w * h) / (width * height);
@@ -78,35 +81,29 @@ export function toPlanes(picture: Picture, longest: number): { planes: [Plane, P
     for (let row = down.firsts[y]!; row <= down.lasts[y]!; row++) {
       const weight = partOf(down, y, row);
       const from = row * line.length;
-      for (let i = 0; i < line.length; i++) line[i] = line[i]! + weight * data[from + i]!;
+      for (let i = 0; i < line.length; i++) line[i] = line[i]! + weight * values[from + i]!;
     }
-    for (let c = 0; c < 3; c++) gather(line, channels, c, along, share, planes[c]!.values, y * w);
+    for (let c = 0; c < out.length; c++) gather(line, channels, c, along, share, out[c]!.values, y * w);
   }
+}
+
+/** Red, green and blue as planes, made smaller so that the longer side is at most `longest`. */
+export function toPlanes(picture: Picture, longest: number): { planes: [Plane, Plane, Plane]; scale: number } {
+  const { width, height, data, channels = 3 } = picture;
+  const scale = Math.min(1, longest / Math.max(width, height));
+  const [w, h] = [Math.max(1, Math.round(width * scale)), Math.max(1, Math.round(height * scale))];
+  const planes: [Plane, Plane, Plane] = [plane(w, h), plane(w, h), plane(w, h)];
+  shrinkInto(planes, data, width, height, channels);
   return { planes, scale };
 }
 
-/** A plane made smaller by averaging what each small pixel covers. */
-export const shrink = (source: Plane, scale: number): Plane =>
-  scale >= 1
-    ? source
-    : resize(source, Math.max(1, Math.round(source.width * scale)), Math.max(1, Math.round(source.height * scale)));
-
-function resize(source: Plane, w: number, h: number): Plane {
+/** A plane made smaller. */
+export function shrink(source: Plane, scale: number): Plane {
   const { width, height, values } = source;
-  if (w >= width && h >= height) return source;
+  const [w, h] = [Math.max(1, Math.round(width * scale)), Math.max(1, Math.round(height * scale))];
+  if (scale >= 1 || (w >= width && h >= height)) return source;
   const out = plane(w, h);
-  const [along, down] = [coverOf(width, w), coverOf(height, h)];
-  const line = new Float32Array(width);
-  const share = (w * h) / (width * height);
-  for (let y = 0; y < h; y++) {
-    line.fill(0);
-    for (let row = down.firsts[y]!; row <= down.lasts[y]!; row++) {
-      const weight = partOf(down, y, row);
-      const from = row * width;
-      for (let i = 0; i < width; i++) line[i] = line[i]! + weight * values[from + i]!;
-    }
-    gather(line, 1, 0, along, share, out.values, y * w);
-  }
+  shrinkInto([out], values, width, height, 1);
   return out;
 }
 

@@ -1,9 +1,9 @@
 import { spawnSync } from 'node:child_process';
 import { calibrated } from './calibrate';
-import { runNet, shownTo, type Kept } from './net';
+import { runNet, runNetTwice, shownTo, type Kept } from './net';
 import { seeded } from './seeded';
 import { spotsOf } from './spots';
-import { pairUp, type Sighting } from './spotYoung';
+import { pairUp, type HeadSighting, type Sighting } from './spotYoung';
 import { whiteFrom } from './whiteEggs';
 import eggNet from './weights/eggs.json';
 import youngNet from './weights/young.json';
@@ -97,6 +97,20 @@ describe('the net', () => {
     expect(new Set(plain[0]!.flat().map((value) => value.toFixed(2))).size).toBeGreaterThan(20);
   }
 
+  it('tells of a mirror image what it tells of the picture, mirrored', () => {
+    const [width, height, outputs, turned] = [64, 32, 6, 4];
+    const chance = seeded(8);
+    const values = Float32Array.from({ length: 3 * width * height }, () => 4 * chance() - 2);
+    const across = (some: Float32Array, long: number) => some.map((_, i) => some[i - (i % long) + (long - 1 - (i % long))]!);
+    const told = runNetTwice({ channels: 3, width, height, values }, youngNet, outputs, turned).values;
+    const mirror = runNetTwice({ channels: 3, width, height, values: across(values, width) }, youngNet, outputs, turned).values;
+    const back = across(mirror, width / 2);
+    const plane = (width * height) / 4;
+    const off = told.map((value, i) => Math.abs(value - (Math.floor(i / plane) === turned ? -1 : 1) * back[i]!));
+    expect(Math.max(...off)).toBeLessThan(1e-4);
+    expect(Math.max(...told.map(Math.abs))).toBeGreaterThan(0.5);
+  });
+
   it('runs the sums that its source says', () => {
     const check = spawnSync(process.execPath, ['scripts/kernels.mjs', '--check'], { encoding: 'utf8' });
     expect(check.stderr).toBe('');
@@ -151,36 +165,52 @@ describe('places where heat is highest', () => {
 
 describe('heads and middles', () => {
   const seen = (x: number, y: number, sure = 0.9, size = 40): Sighting => ({ x, y, sure, size });
+  /** A head half a length from its middle, at an angle. */
+  const head = (x: number, y: number, angle: number, sure = 0.9, size = 40): HeadSighting => ({
+    ...seen(x, y, sure, size),
+    wayX: 0.45 * size * Math.cos(angle),
+    wayY: 0.45 * size * Math.sin(angle),
+  });
 
   it('of two across one another are two, though their middles lie together', () => {
-    const found = pairUp([seen(100, 100), seen(101, 100, 0.8)], [seen(100, 101)]);
+    const found = pairUp([head(100, 100, 0), head(101, 100, 1.2, 0.8)], [seen(100, 101)]);
     expect(found).toHaveLength(2);
     expect(found.filter(({ isWhole }) => isWhole)).toHaveLength(1);
     // What is seen by its head alone is less sure.
     expect(found[1]!.sure).toBeLessThan(0.8);
   });
 
+  it('of one whose tail passes for a head are one, as are two middles of one', () => {
+    expect(pairUp([head(100, 100, 0.3), head(104, 101, 0.2 + Math.PI, 0.6)], [seen(100, 101)])).toHaveLength(1);
+    expect(pairUp([head(100, 100, 0.3)], [seen(100, 101), seen(106, 102, 0.5)])).toHaveLength(1);
+    // Behind one another along one line they are two.
+    expect(pairUp([head(100, 100, 0), head(130, 100, 0)], [seen(100, 100)])).toHaveLength(2);
+  });
+
   it('belong together when near, and each middle to one head only', () => {
-    const found = pairUp([seen(50, 50), seen(200, 50)], [seen(52, 50, 0.7, 44), seen(199, 51), seen(300, 300, 0.6)]);
+    const found = pairUp([head(50, 50, 0), head(200, 50, 0)], [seen(52, 50, 0.7, 44), seen(199, 51), seen(300, 300, 0.6)]);
     expect(found.map(({ isWhole }) => isWhole)).toEqual([true, true, false]);
     expect(found[0]).toMatchObject({ x: 52, y: 50 });
     expect(found[0]!.size).toBeCloseTo(Math.sqrt(40 * 44), 5);
     expect(found[0]!.sure).toBeCloseTo(1 - 0.1 * 0.3, 5);
   });
 
-  it('never make more of one than were seen, nor lose any', () => {
+  it('never make more of one than were seen, nor lose one that lies by itself', () => {
     const chance = seeded(3);
-    const some = (most: number) =>
-      Array.from({ length: Math.floor(chance() * most) }, () =>
-        seen(chance() * 200, chance() * 200, chance(), 20 + 40 * chance()),
-      );
+    const some = <T>(most: number, one: () => T) => Array.from({ length: Math.floor(chance() * most) }, one);
+    const place = () => [chance() * 200, chance() * 200] as const;
     for (let run = 0; run < 200; run++) {
-      const [heads, middles] = [some(12), some(12)];
+      const heads = some(12, () => head(...place(), 6.28 * chance(), chance(), 20 + 40 * chance()));
+      const middles = some(12, () => seen(...place(), chance(), 20 + 40 * chance()));
       const found = pairUp(heads, middles);
       const whole = found.filter(({ isWhole }) => isWhole).length;
-      expect(found.length).toBe(heads.length + middles.length - whole);
+      expect(found.length).toBeLessThanOrEqual(heads.length + middles.length - whole);
       expect(whole).toBeLessThanOrEqual(Math.min(heads.length, middles.length));
       for (const { sure } of found) expect(sure >= 0 && sure <= 1).toBe(true);
+      for (const one of [...heads, ...middles])
+        expect(
+          found.some((other) => Math.hypot(other.x - one.x, other.y - one.y) < 0.28 * Math.max(other.size, one.size, 60)),
+        ).toBe(true);
     }
   });
 });
@@ -210,7 +240,7 @@ describe('white eggs', () => {
 
 describe('how likely what was seen is one', () => {
   const seen = (sure: number, size = 40, isWhole = true) => ({ sure, size, isWhole });
-  const odds = { heat: 3, isHalf: 1, oddSize: -5, base: 0 };
+  const odds = { heat: 3, isHalf: 1, oddSize: -5, few: -1, base: 0 };
   const many = Array.from({ length: 9 }, (_, i) => seen(0.9, 36 + i));
 
   it('rises with its heat, and falls where its size is not that of the others', () => {
@@ -227,7 +257,18 @@ describe('how likely what was seen is one', () => {
   });
 
   it('is as it was told where nothing is usual yet', () => {
-    const [one] = calibrated([seen(0.3, 12)], { heat: 1, isHalf: 0, oddSize: -5, base: 0 });
+    const [one] = calibrated([seen(0.3, 12)], { heat: 1, isHalf: 0, oddSize: -5, few: 0, base: 0 });
     expect(one!.sure).toBeCloseTo(0.3, 10);
+  });
+
+  it('falls where fewer than a handful were seen', () => {
+    const sureOf = (count: number) =>
+      calibrated(
+        Array.from({ length: count }, () => seen(0.7)),
+        odds,
+      )[0]!.sure;
+    expect(sureOf(1)).toBeLessThan(sureOf(3));
+    expect(sureOf(3)).toBeLessThan(sureOf(7));
+    expect(sureOf(7)).toBeCloseTo(sureOf(50), 10);
   });
 });

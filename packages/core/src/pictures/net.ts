@@ -154,6 +154,29 @@ export function runNet(input: Planes, kept: Kept, outputs: number): Planes {
   return layers.taken(layers.mixed(up1, outputs));
 }
 
+/** Planes seen in a mirror that stands to their right. */
+function mirrored({ channels, width, height, values }: Planes): Planes {
+  const out = new Float32Array(values.length);
+  for (let row = 0; row < channels * height; row++)
+    for (let x = 0, from = row * width, to = from + width - 1; x < width; x++, from++, to--) out[to] = values[from]!;
+  return { channels, width, height, values: out };
+}
+
+/**
+ * What the net tells of a picture and of its mirror image, in the mean: what it sees but one way round counts half.
+ * @param turned - the output that tells a way to the right, which is one to the left in the mirror; null where none does
+ */
+export function runNetTwice(input: Planes, kept: Kept, outputs: number, turned: number | null): Planes {
+  const told = runNet(input, kept, outputs);
+  const { width, height, values } = told;
+  const again = mirrored(runNet(mirrored(input), kept, outputs)).values;
+  for (let c = 0, at = 0; c < outputs; c++) {
+    const sign = c === turned ? -1 : 1;
+    for (let i = 0; i < width * height; i++, at++) values[at] = (values[at]! + sign * again[at]!) / 2;
+  }
+  return told;
+}
+
 const SIDE = 16;
 /** Longest side at which brightness is judged: grain of sand and noise are gone there. */
 const JUDGED_AT = 350;

@@ -1,6 +1,6 @@
 import { type SeenBest } from './bestLook';
 import { shrink } from './image';
-import { runNet, shownTo } from './net';
+import { runNetTwice, shownTo } from './net';
 import { spotAt, type Search } from './search';
 import { spotsOf } from './spots';
 
@@ -30,7 +30,7 @@ const APART = 0.75;
 function look({ planes, net }: Search, scale: number): FoundEgg[] {
   const small = planes.map((one) => shrink(one, scale));
   const by = small[0]!.width / planes[0].width;
-  const told = runNet(shownTo(small), net, OUTPUTS);
+  const told = runNetTwice(shownTo(small), net, OUTPUTS, null);
   const size = told.width * told.height;
   const eggs = spotsOf(told, MIDDLE, LEAST_SURE).map(({ x, y, at, sure }) => ({
     x: x / by,
