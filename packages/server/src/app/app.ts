@@ -92,6 +92,8 @@ function pages(folder: string): RequestHandler[] {
 
 /** The worker that counts in pictures compiles the sums it ships with; no page and nothing else does. */
 const COMPILES = /^\/assets\/pictures\.worker-[\w-]+\.js$/;
+/** Whether what is asked for may compile WebAssembly. */
+export const mayCompile = (url: string): boolean => COMPILES.test(url);
 
 /** The whole application apart from listening. */
 export function buildApp({ services, log, secret, webFolder }: AppOptions): Express {
@@ -103,7 +105,7 @@ export function buildApp({ services, log, secret, webFolder }: AppOptions): Expr
       contentSecurityPolicy: {
         directives: {
           defaultSrc: ["'self'"],
-          scriptSrc: ["'self'", ({ url }) => (COMPILES.test(url ?? '') ? "'wasm-unsafe-eval'" : '')],
+          scriptSrc: ["'self'", ({ url }) => (mayCompile(url ?? '') ? "'wasm-unsafe-eval'" : '')],
           styleSrc: ["'self'", "'unsafe-inline'"],
           imgSrc: ["'self'", 'data:', 'blob:'],
           connectSrc: ["'self'"],
