@@ -41,7 +41,7 @@ for (const { scene, seed, lot, open } of PICTURES) {
     document.addEventListener('change', () => (photo_.chosen ||= performance.now()), { capture: true, once: true });
     let last = performance.now();
     const tick = (now) => {
-      if (photo_.chosen) photo_.longest = Math.max(photo_.longest, now - last);
+      if (photo_.chosen) photo_.longest = Math.max(photo_.longest, now - Math.max(last, photo_.chosen));
       last = now;
       if ([...document.querySelectorAll('button')].some(({ textContent }) => /^Take \d/.test(textContent ?? '')))
         photo_.told = now;
