@@ -1,5 +1,6 @@
 // A photograph of twelve megapixels on the page, from the file to the number, and whether the page stays alive meanwhile: Debian's
 // Chromium on the built pages.
+import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { ROOT } from '../scripts/lib/machine.mjs';
@@ -10,6 +11,8 @@ const { bundle } = await import('../scripts/build.mjs');
 const drawing = join(ROOT, 'dist', 'photo.bench.drawing.mjs');
 await bundle('training/pixels.ts', drawing);
 const { drawnPixels } = await import(drawing);
+rmSync(drawing);
+rmSync(`${drawing}.map`);
 const photograph = async (scene, seed) => {
   const { width, height, data, truth } = drawnPixels(scene, seed);
   const buffer = await sharp(data, { raw: { width, height, channels: 3 } })

@@ -50,7 +50,7 @@ class Layers {
     return { channels, width, height, at: this.bench.take(this.floatsOf({ channels, width, height })) };
   }
 
-  done(planes: Framed): void {
+  private done(planes: Framed): void {
     this.bench.giveBack(planes.at, this.floatsOf(planes));
   }
 
@@ -96,8 +96,8 @@ class Layers {
     return out;
   }
 
-  /** Each plane by nine weights of its own, then mixed. `keep` keeps what went in. */
-  block(input: Framed, outputs: number, step: 1 | 2 = 1, keep = false): Framed {
+  /** Each plane by nine weights of its own, then mixed. What is halved stays: it is joined again on the way up. */
+  block(input: Framed, outputs: number, step: 1 | 2 = 1): Framed {
     const { kernels } = this.bench;
     const { channels } = input;
     const out = this.empty(outputs, input.width / step, input.height / step);
@@ -109,7 +109,7 @@ class Layers {
     const rows = this.bench.take(many);
     kernels.block(input.at, channels, out.width, out.height, step, nine, firsts, shares, biases, outputs, out.at, rows);
     this.bench.giveBack(rows, many);
-    if (!keep) this.done(input);
+    if (step === 1) this.done(input);
     return out;
   }
 
@@ -145,9 +145,9 @@ export function runNet(input: Planes, kept: Kept, outputs: number): Planes {
   const layers = new Layers((bench ??= new Workbench()), kept);
   const [half, quarter, eighth, sixteenth] = kept.channels as [number, number, number, number];
   const one = layers.block(layers.stem(layers.laid(input), half), half);
-  const two = layers.block(layers.block(layers.block(one, quarter, 2, true), quarter), quarter);
-  const three = layers.block(layers.block(layers.block(two, eighth, 2, true), eighth), eighth);
-  const four = layers.block(layers.block(layers.block(layers.block(three, sixteenth, 2, true), sixteenth), sixteenth), sixteenth);
+  const two = layers.block(layers.block(layers.block(one, quarter, 2), quarter), quarter);
+  const three = layers.block(layers.block(layers.block(two, eighth, 2), eighth), eighth);
+  const four = layers.block(layers.block(layers.block(layers.block(three, sixteenth, 2), sixteenth), sixteenth), sixteenth);
   const up3 = layers.block(layers.joined(three, four), eighth);
   const up2 = layers.block(layers.joined(two, up3), quarter);
   const up1 = layers.block(layers.block(layers.joined(one, up2), half), half);

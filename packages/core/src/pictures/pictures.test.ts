@@ -40,7 +40,7 @@ function countAll(asked: readonly Asked[]): Counted[] {
     let text = '';
     for await (const chunk of process.stdin) text += chunk;
     const counted = JSON.parse(text).map(({ scene, seed, wish, options, spoil }) => {
-      const { width, height, data, truth } = drawPicture(scene, seed, wish ?? { width: 800, height: 600, much: 0.8 });
+      const { width, height, data, truth } = drawPicture(scene, seed, wish);
       const spoilt = {
         dark: (value) => value * 0.08,
         glare: (value, i) => ((i / 3) % width < width * 0.2 ? 255 : value),
@@ -55,7 +55,7 @@ function countAll(asked: readonly Asked[]): Counted[] {
     });
     process.stdout.write(JSON.stringify(counted));`;
   const run = spawnSync(process.execPath, ['--input-type=module', '-e', program], {
-    input: JSON.stringify(asked),
+    input: JSON.stringify(asked.map((one) => ({ wish: SMALL, ...one }))),
     encoding: 'utf8',
     maxBuffer: 1 << 26,
   });
