@@ -50,8 +50,8 @@ async function main(): Promise<void> {
     accounts: [{ login: 'bench', name: 'bench', password: 'eel-grass-and-rain', role: 'keeper' }],
   });
   const [rackId, shelfId, tankId, otherId] = [newId(), newId(), newId(), newId()];
-  await services.room.addRack(who, { id: rackId, code: 'A', name: 'A', kind: 'rack', quarantine: false, sump: null });
-  await services.room.addShelf(who, { id: shelfId, rackId, lengthCm: 400, depthCm: 60, heightCm: 50, loadLimitKg: null });
+  await services.log.enter(who, 'rack', { id: rackId, code: 'A', name: 'A', kind: 'rack', quarantine: false, sump: null });
+  await services.log.enter(who, 'shelf', { id: shelfId, rackId, lengthCm: 400, depthCm: 60, heightCm: 50, loadLimitKg: null });
   const size = {
     lengthCm: 60,
     widthCm: 30,
@@ -62,8 +62,8 @@ async function main(): Promise<void> {
     facing: 'long' as const,
     leftCm: null,
   };
-  await services.room.addTank(who, { id: tankId, shelfId, code: 'A1', ...size });
-  await services.room.addTank(who, { id: otherId, shelfId, code: 'A2', ...size });
+  await services.log.enter(who, 'tank', { id: tankId, shelfId, code: 'A1', ...size });
+  await services.log.enter(who, 'tank', { id: otherId, shelfId, code: 'A2', ...size });
 
   // A tank-year of a million readings.
   const fromMs = Date.parse(NOW) - YEAR_MS;
@@ -99,7 +99,7 @@ async function main(): Promise<void> {
 
   // Ingest over HTTP on loopback: single readings, then batches, then all of it again.
   const probeId = newId();
-  await services.probes.addProbe(who, { id: newId(), probeId, name: 'Probe', tankId: otherId });
+  await services.log.enter(who, 'probe', { id: newId(), probeId, name: 'Probe', tankId: otherId });
   const token = services.probes.tokenOf(probeId);
   const server = buildApp({ services, log: pino({ level: 'silent' }), secret: 'bench' }).listen(0, '127.0.0.1');
   await new Promise((resolve) => server.once('listening', resolve));

@@ -37,7 +37,7 @@ async function main(): Promise<void> {
   const cases: [string, () => Promise<unknown>][] = [
     ['round after a write', roundAnew],
     ['tank, six weeks of readings', () => services.water.readings(who, tank?.id ?? '', 42)],
-    ['tank, its log', () => services.log.entries(who, { tankId: tank?.id ?? '', limit: 40 })],
+    ['tank, its log', () => services.log.entries(who, { aboutId: tank?.id ?? '', limit: 40 })],
     ['brood', () => services.broodPages.page(who, brood?.id ?? '')],
     [`${(await services.broodPages.cards(who)).length} living broods`, () => services.broodPages.cards(who)],
   ];

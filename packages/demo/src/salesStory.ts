@@ -1,4 +1,5 @@
 import type { OutletKind } from '@freshet/core/sales';
+import { spanOf } from '@freshet/core/time';
 import type { Story, StoryEvent } from './story';
 
 /** What the story of sales needs of the house. */
@@ -151,7 +152,7 @@ function handOver(story: Story, outletIds: ReadonlyMap<string, string>): Sold[] 
     const outlet = OUTLETS.find(({ name }) => name === event.body.note);
     if (!outlet) return;
     const { lotId, heads, at: told } = event.body;
-    const at = byDay(told, story.now);
+    const at = byDay(spanOf(told).to, story.now);
     const speciesKey = species.get(lotId) ?? '';
     const soldId = story.newId(at);
     found.push({ at, soldId, speciesKey, heads: heads.males + heads.females + heads.unsexed });

@@ -14,6 +14,7 @@ import { livingLarder } from './2026-11-26-13-larder';
 import { growout } from './2026-11-26-14-growout';
 import { sales } from './2026-11-26-15-sales';
 import { furnishing } from './2026-11-26-16-furnishing';
+import { oneDoor } from './2026-12-01-17-one-door';
 import type { Migration } from './migration';
 
 /** In the order they run. */
@@ -34,4 +35,5 @@ export const MIGRATIONS: readonly Migration[] = [
   growout,
   sales,
   furnishing,
+  oneDoor,
 ];

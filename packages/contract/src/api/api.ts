@@ -1,5 +1,7 @@
+import type * as v from 'valibot';
 import { accountEndpoints } from '../accounts';
 import { broodsEndpoints, broodsEntries } from '../broods';
+import type { AnyEndpoint, BodyOf } from '../endpoints';
 import { growoutEndpoints, growoutEntries } from '../growout';
 import { houseEndpoints } from '../house';
 import { larderEndpoints, larderEntries } from '../larder';
@@ -80,3 +82,27 @@ export const ENTRY_KINDS = {
   ...roundsEntries,
 };
 export type EntryKindName = keyof typeof ENTRY_KINDS;
+
+type Lines = typeof API;
+/** What is asked for to make an entry of a kind; a photograph comes with its bytes. */
+export type EntryBody<Kind extends EntryKindName> = {
+  [Name in ApiName]: Lines[Name] extends { entry: Kind }
+    ? BodyOf<Lines[Name]> & (Lines[Name] extends { sends: 'image' } ? { image: Uint8Array } : unknown)
+    : never;
+}[ApiName];
+
+const SCHEMAS = new Map<string, v.GenericSchema>();
+for (const line of Object.values(API) as AnyEndpoint[]) {
+  if (!line.entry || !line.body) continue;
+  if (SCHEMAS.has(line.entry)) throw new Error(`Two endpoints make entries of the kind "${line.entry}".`);
+  SCHEMAS.set(line.entry, line.body);
+}
+/**
+ * The schema of what makes an entry of a kind.
+ * @throws {Error} when no endpoint makes one
+ */
+export function schemaOf(kind: EntryKindName): v.GenericSchema {
+  const schema = SCHEMAS.get(kind);
+  if (!schema) throw new Error(`No endpoint makes entries of the kind "${kind}".`);
+  return schema;
+}

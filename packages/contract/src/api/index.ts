@@ -1,2 +1,2 @@
-export { API, AREAS, ENTRY_KINDS, type ApiName, type EntryKindName } from './api';
+export { API, AREAS, ENTRY_KINDS, schemaOf, type ApiName, type EntryBody, type EntryKindName } from './api';
 export { openApi, recipeFileSchema } from './openApi';

@@ -64,7 +64,8 @@ export const FoundBrood = v.pipe(
 export const NewObservation = v.object({
   id: Id,
   broodId: Id,
-  kind: v.picklist(['eggsSeen', 'stripped', 'hatched', 'freeSwimming']),
+  /** `looked`: they hatched and do not swim yet. */
+  kind: v.picklist(['eggsSeen', 'looked', 'stripped', 'hatched', 'freeSwimming']),
   at: TimeRange,
   counted: v.nullable(WholeCount),
   override: Override,
@@ -237,6 +238,11 @@ export const broodsEntries = entries({
     words: 'eggs or young found',
     touches: [...TOUCHES.broods, ...TOUCHES.lots, ...TOUCHES.spawns, ...TOUCHES.descent],
   },
+  found: {
+    role: 'sitter',
+    words: 'eggs or young found',
+    touches: [...TOUCHES.broods, ...TOUCHES.lots, ...TOUCHES.spawns, ...TOUCHES.descent],
+  },
   observation: { role: 'sitter', words: 'stage seen', touches: [...TOUCHES.broods, ...TOUCHES.lots, ...TOUCHES.descent] },
   join: {
     role: 'keeper',
@@ -291,7 +297,7 @@ export const broodsEndpoints = {
     summary: 'Log eggs seen, or young born',
     body: NewClutch,
   }),
-  foundBrood: broodsEntries.clutch({
+  foundBrood: broodsEntries.found({
     path: '/api/found-broods',
     summary: 'Log eggs or young found where no attempt is open, dated by when or by their length',
     body: FoundBrood,

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { EGG_PLANS, FUNGUS_SCHOOLS } from '@freshet/core/spawning';
 import { StageWindowSchema } from '../spawning';
-import { Day, Id, Instant, TimeRange, WholeCount } from '../values';
+import { Day, Id, Instant, Override, TimeRange, WholeCount } from '../values';
 
 const words = (most: number, what: string) =>
   v.nullable(v.pipe(v.string(), v.trim(), v.maxLength(most, `${what}: at most ${most} letters.`)));
@@ -21,6 +21,7 @@ export const KeepEggs = v.pipe(
     why: words(160, 'Why'),
     /** Into which tank; null where they stay. */
     toTankId: v.nullable(Id),
+    override: Override,
   }),
   v.forward(
     v.partialCheck(

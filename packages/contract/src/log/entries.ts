@@ -57,12 +57,13 @@ export const TOUCHES = {
 
 /** A declared kind: calling it declares the endpoint that makes such entries. */
 export interface EntryKind<Kind extends string, Allowed extends Role> extends EntryKindLine {
-  <const Path extends string, Body extends v.GenericSchema>(line: {
-    path: Path;
-    summary: string;
-    body: Body;
-    sends?: 'image';
-  }): {
+  <const Path extends string, Body extends v.GenericSchema, Sends extends { sends?: 'image' }>(
+    line: {
+      path: Path;
+      summary: string;
+      body: Body;
+    } & Sends,
+  ): {
     method: 'POST';
     path: Path;
     summary: string;
@@ -71,8 +72,7 @@ export interface EntryKind<Kind extends string, Allowed extends Role> extends En
     reply: typeof Written;
     touches: readonly string[];
     entry: Kind;
-    sends?: 'image';
-  };
+  } & Pick<Sends, 'sends' & keyof Sends>;
   kind: Kind;
 }
 

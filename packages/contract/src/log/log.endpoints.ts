@@ -32,8 +32,8 @@ export const logEndpoints = {
     summary: 'The log, newest first, a page at a time',
     role: 'viewer',
     query: v.object({
-      tankId: v.optional(Id),
-      subjectId: v.optional(Id),
+      /** Only what is about this tank, lot, brood, spawning, culture or outlet. */
+      aboutId: v.optional(Id),
       /** Only entries before this one, for the next page. */
       before: v.optional(Id),
       limit: v.optional(v.pipe(v.string(), v.transform(Number), v.integer(), v.minValue(1), v.maxValue(200))),

@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { MOST_WALKS, type HouseHours } from '@freshet/core/room';
 import { endpoint } from '../endpoints';
 import { entries } from '../log';
-import { Id, Version } from '../values';
+import { Id, Override, Version } from '../values';
 
 const Time = v.pipe(v.string(), v.regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'A time such as 07:30.'));
 const degrees = (limit: number, words: string) =>
@@ -29,7 +29,14 @@ const hours = {
 export const Hours = v.object({ ...hours, version: v.nullable(v.string()) }) satisfies v.GenericSchema<unknown, HouseHours>;
 
 export const NewHours = v.pipe(
-  v.object({ id: Id, ...hours, fastOn: v.optional(hours.fastOn), newFoodOn: v.optional(hours.newFoodOn), version: Version }),
+  v.object({
+    id: Id,
+    ...hours,
+    fastOn: v.optional(hours.fastOn),
+    newFoodOn: v.optional(hours.newFoodOn),
+    version: Version,
+    override: Override,
+  }),
   v.forward(
     v.partialCheck(
       [['lampOn'], ['lampOff']],

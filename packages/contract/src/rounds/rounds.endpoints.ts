@@ -3,7 +3,7 @@ import { LIFE_STAGES } from '@freshet/core/broods';
 import { AlarmSchema, BarSchema, ChoreSchema, TickSchema } from '../agenda';
 import { endpoint } from '../endpoints';
 import { entries, TOUCHES } from '../log';
-import { Day, Id, Instant, TimeRange } from '../values';
+import { Day, Id, Instant, Override, TimeRange } from '../values';
 
 const Stop = v.object({
   tankId: v.nullable(v.string()),
@@ -46,10 +46,16 @@ export const NewOutcome = v.object({
   seen: v.optional(v.nullable(TimeRange)),
   /** When it was done, which may be before it reached the server. */
   at: Instant,
+  override: Override,
 });
 
 /** One jotted line; `at` is when it was typed, so that a line sent late is read as it was meant. */
-export const NewJot = v.object({ id: Id, line: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(300)), at: Instant });
+export const NewJot = v.object({
+  id: Id,
+  line: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(300)),
+  at: Instant,
+  override: Override,
+});
 
 /** What is logged here: who may, and which addresses show it. */
 export const roundsEntries = entries({

@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { LOSS_CAUSES } from '@freshet/core/stock';
 import { endpoint } from '../endpoints';
 import { entries, TOUCHES } from '../log';
-import { Day, Heads, Id, Instant, Name, Note, Override, WholeCount } from '../values';
+import { Day, Heads, Id, Instant, Name, Note, Override, When, WholeCount } from '../values';
 import { Lot, ORIGINS } from './lot.schema';
 
 const SomeHeads = v.pipe(
@@ -47,7 +47,7 @@ export const NewLoss = v.object({
   lotId: Id,
   heads: SomeHeads,
   cause: v.picklist(LOSS_CAUSES),
-  at: Instant,
+  at: When,
   note: v.optional(Note),
   override: Override,
 });
@@ -63,7 +63,7 @@ export const NewCount = v.pipe(
     low: v.optional(WholeCount),
     high: v.optional(WholeCount),
     how: v.optional(v.picklist(COUNT_WAYS)),
-    at: Instant,
+    at: When,
     override: Override,
   }),
   v.forward(

@@ -9,6 +9,7 @@ export {
   Note,
   Override,
   Version,
+  When,
   WholeCount,
   type OverrideInput,
 } from './values';

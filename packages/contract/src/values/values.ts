@@ -35,6 +35,9 @@ export const TimeRange = v.pipe(
   v.check((range) => range.from <= range.to, 'The first time must not be after the second.'),
 );
 
+/** When something happened: at an instant, or some time between two. */
+export const When = v.union([Instant, TimeRange], 'Give a date and time.');
+
 /** A number of animals. */
 export const WholeCount = v.pipe(
   v.number('Give a number.'),

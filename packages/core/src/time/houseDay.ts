@@ -10,6 +10,8 @@ export interface TimeRange {
 
 /** A moment that is known exactly, as the span it lies in. */
 export const exactly = (at: Instant): TimeRange => ({ from: at, to: at });
+/** When something happened, as the span it lies in. */
+export const spanOf = (at: Instant | TimeRange): TimeRange => (typeof at === 'string' ? exactly(at) : at);
 /** The middle of an uncertain instant. */
 export const middleOf = ({ from, to }: TimeRange): Instant => new Date((Date.parse(from) + Date.parse(to)) / 2).toISOString();
 /** An instant so many times 24 hours later, or earlier. */

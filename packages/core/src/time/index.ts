@@ -1,5 +1,6 @@
 export {
   exactly,
+  spanOf,
   middleOf,
   plusDays,
   houseDay,

@@ -277,7 +277,7 @@ describe('the room', () => {
     const values = async () =>
       (await keeper.get('readings', { params: { tankId: ids.A1 ?? '' } })).map((reading) => reading.value);
     expect(await values()).toEqual([25, 24]);
-    const newest = (await keeper.get('entries', { query: { tankId: ids.A1 ?? '' } })).find(({ kind }) => kind === 'reading');
+    const newest = (await keeper.get('entries', { query: { aboutId: ids.A1 ?? '' } })).find(({ kind }) => kind === 'reading');
     await keeper.write('undo', { id: newId(), entryId: newest?.id ?? '' });
     expect(await values()).toEqual([25]);
   });

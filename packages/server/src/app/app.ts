@@ -6,7 +6,8 @@ import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
-import { openApi, recipeFileSchema, AREAS } from '@freshet/contract/api';
+import { openApi, recipeFileSchema, AREAS, type EntryKindName } from '@freshet/contract/api';
+import type { AnyEndpoint } from '@freshet/contract/endpoints';
 import { PROBLEMS } from '@freshet/contract/problems';
 import { PHOTO_BYTES } from '@freshet/contract/stock';
 import { accountHandlers } from '../accounts';
@@ -16,8 +17,8 @@ import { growoutHandlers } from '../growout';
 import { salesHandlers } from '../sales';
 import { larderHandlers } from '../larder';
 import { logHandlers } from '../log';
-import { DomainError, mount, problemHandler, sessions, type Who } from '../platform';
-import { biosecurityHandlers, careHandlers, hoursHandlers, probeHandlers, roomHandlers, waterHandlers } from '../room';
+import { DomainError, mount, problemHandler, sessions, type Enter, type Handlers, type Who } from '../platform';
+import { biosecurityHandlers, hoursHandlers, probeHandlers, roomHandlers, waterHandlers } from '../room';
 import { roundsHandlers } from '../rounds';
 import { spawningHandlers } from '../spawning';
 import { speciesHandlers } from '../species';
@@ -162,43 +163,33 @@ export function buildApp({ services, log, secret, webFolder }: AppOptions): Expr
   const router = express.Router();
   const { accounts, house, room, species, stock, lines, spawning, broods, broodPages, larder, growout, growoutRecord, rounds } =
     services;
-  const { readiness, water, probes, biosecurity } = services;
+  const { water, probes, biosecurity } = services;
   const viewOf = (who: Who) => house.view(who);
-  mount(router, AREAS.accounts, accountHandlers(accounts), whoOf);
-  mount(router, AREAS.log, logHandlers(services.log), whoOf);
-  mount(router, AREAS.house, houseHandlers(house), whoOf);
-  mount(router, AREAS.species, speciesHandlers(species), whoOf);
-  mount(
-    router,
-    AREAS.room,
-    {
-      ...roomHandlers(room, readiness, water),
-      ...waterHandlers(water, probes),
-      ...probeHandlers(probes, (who) => house.wanted(who)),
-      ...biosecurityHandlers(biosecurity),
-      ...careHandlers(services.care),
-      ...hoursHandlers(services.hours),
-    },
-    whoOf,
-  );
-  mount(
-    router,
-    AREAS.stock,
-    { ...stockHandlers(stock, lines.views), ...broodstockHandlers(lines), ...kinshipHandlers(lines.kinship) },
-    whoOf,
-  );
-  mount(
-    router,
+  const enter: Enter = (who, kind, body) => services.log.enter(who, kind as EntryKindName, body as never);
+  const put = <Table extends Record<string, AnyEndpoint>>(table: Table, handlers: Handlers<Table>) =>
+    mount(router, table, handlers, enter, whoOf);
+  put(AREAS.accounts, accountHandlers(accounts));
+  put(AREAS.log, logHandlers(services.log));
+  put(AREAS.house, houseHandlers(house));
+  put(AREAS.species, speciesHandlers(species));
+  put(AREAS.room, {
+    ...roomHandlers(room, water),
+    ...waterHandlers(water),
+    ...probeHandlers(probes, (who) => house.wanted(who)),
+    ...biosecurityHandlers(biosecurity),
+    ...hoursHandlers(services.hours),
+  });
+  put(AREAS.stock, { ...stockHandlers(stock, lines.views), ...broodstockHandlers(lines), ...kinshipHandlers(lines.kinship) });
+  put(
     AREAS.spawning,
     spawningHandlers(spawning, (at, ids) => broods.byAttempt(at, ids), services.evidence),
-    whoOf,
   );
-  mount(router, AREAS.broods, broodsHandlers(broods, broodPages, services), whoOf);
-  mount(router, AREAS.larder, larderHandlers(larder, viewOf), whoOf);
-  mount(router, AREAS.growout, growoutHandlers(growout, growoutRecord, viewOf), whoOf);
-  mount(router, AREAS.sales, salesHandlers(services.sales, viewOf), whoOf);
-  mount(router, AREAS.transfers, transfersHandlers(services.transfers), whoOf);
-  mount(router, AREAS.rounds, roundsHandlers(rounds), whoOf);
+  put(AREAS.broods, broodsHandlers(broods, broodPages, services));
+  put(AREAS.larder, larderHandlers(larder, viewOf));
+  put(AREAS.growout, growoutHandlers(growout, growoutRecord, viewOf));
+  put(AREAS.sales, salesHandlers(services.sales, viewOf));
+  put(AREAS.transfers, transfersHandlers(services.transfers));
+  put(AREAS.rounds, roundsHandlers(rounds));
   app.use(router);
   app.get('/problems/:area/:what', (request, response, next) => {
     const code = `${request.params.area}/${request.params.what}`;

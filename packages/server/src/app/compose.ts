@@ -2,7 +2,6 @@ import { fryRation } from '@freshet/core/larder';
 import { choreSeconds } from '@freshet/core/rounds';
 import { DEMO_ACCOUNTS } from '@freshet/demo';
 import { createAccounts } from '../accounts';
-import { createTicks } from '../agenda';
 import {
   createBroodPages,
   createBroods,
@@ -13,10 +12,10 @@ import {
   type BroodsService,
 } from '../broods';
 import { createGrowout, createGrowoutRecord } from '../growout';
-import { createHouse } from '../house';
+import { createHouse, type HouseService } from '../house';
 import { createLarder } from '../larder';
 import { createLog } from '../log';
-import type { Clock, Database } from '../platform';
+import type { Clock, Database, Who } from '../platform';
 import {
   createBiosecurity,
   createCare,
@@ -51,8 +50,9 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
   const base = { database, clock };
   const accounts = createAccounts({ ...base, demoAccounts: DEMO_ACCOUNTS, cheapPasswords });
   const log = createLog(base);
-  const ticks = createTicks();
-  const entered = { ...base, log, ticks };
+  const entered = { ...base, log };
+  // The house is put together from all areas; what it needs of them is asked only when it is read.
+  const viewOf = (at: Who) => house.view(at);
 
   const species = createSpecies(entered);
   const readiness = createReadiness({ ...entered, roomOf: () => room });
@@ -61,17 +61,16 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
     onTank: readiness.onTank,
     meterOf: (scope, meterId) => water.mustHaveMeter(scope, meterId),
   });
-  const water: WaterService = createWater({ ...entered, room });
+  const water: WaterService = createWater({ ...entered, room, tellProbes: (who, change) => probes.tellChange(who, change) });
   const probes = createProbes({ clock, log, room, water, secret });
   const hours = createHours({ ...base, log });
   const stock = createStock({ ...base, log, room, readiness, species });
   const lines = createLines({ ...base, log, room, hours, species, stock, descent: { broods: (at) => broods.descent(at) } });
   const biosecurity = createBiosecurity({ database, log, room, lotTrail: stock.quarantines.trail });
-  const care = createCare({ database, log, ticks, room });
+  const care = createCare({ database, log, room });
   const spawning = createSpawning({
     ...entered,
     room,
-    water,
     hours,
     stock,
     species,
@@ -91,8 +90,8 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
   });
   const drops = createDrops({ clock, room, stock, species, repository: broods.repository });
   const record = createRecord({ clock, room, stock, species, spawning, broods, repository: broods.repository });
-  const larder = createLarder({ ...entered, room });
-  const growout = createGrowout({ ...entered, room, stock, species, readiness });
+  const larder = createLarder({ ...entered, room, viewOf });
+  const growout = createGrowout({ ...entered, room, stock, species, readiness, viewOf });
   const growoutRecord = createGrowoutRecord({ repository: growout.repository, stock, broods });
   const roundsRepository = createRoundsRepository(database);
   const sales = createSales({
@@ -106,8 +105,9 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
       (await roundsRepository.since(at, from)).flatMap(({ tankId, status, day: on, choreKey }) =>
         tankId && status === 'done' ? [{ tankId, on, seconds: choreSeconds(choreKey) }] : [],
       ),
+    viewOf,
   });
-  const house = createHouse({
+  const house: HouseService = createHouse({
     clock,
     log,
     room,
@@ -127,26 +127,14 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
     outcomesSince: roundsRepository.since,
   });
   const transfers = createTransfers({ clock, room, house });
-  const rounds = createRounds({
-    log,
-    ticks,
-    house,
-    room,
-    water,
-    care,
-    stock,
-    broods,
-    larder,
-    repository: roundsRepository,
-  });
+  const rounds = createRounds({ log, house, room, repository: roundsRepository });
 
   const missing = log.missing();
-  if (missing.length > 0) throw new Error(`Nobody registered how to take back: ${missing.join(', ')}.`);
+  if (missing.length > 0) throw new Error(`Nobody declared: ${missing.join(', ')}.`);
   return {
     ...base,
     accounts,
     log,
-    ticks,
     species,
     room,
     readiness,

@@ -1,4 +1,6 @@
 import { v7 as newId } from 'uuid';
+import { API, type EntryBody, type EntryKindName } from '@freshet/contract/api';
+import type { AnyEndpoint } from '@freshet/contract/endpoints';
 import { DEMO_ACCOUNTS, DEMO_HOUSE, saltingsShed, type StoryEvent } from '@freshet/demo';
 import type { Database, Who } from '../platform';
 import { compose, type Services } from './compose';
@@ -7,87 +9,11 @@ const READINGS_AT_ONCE = 2000;
 /** Stops of today's walk that are ticked already when the demonstration opens. */
 const STOPS_DONE = 4;
 
-/** Parts of the story, each played by the service a keeper's own write would reach. */
-type Part = { [Event in StoryEvent as Event['name']]?: (who: Who, body: Event['body']) => Promise<unknown> };
-
-const partsOf = ({
-  room,
-  readiness,
-  water,
-  probes,
-  biosecurity,
-  stock,
-  lines,
-  spawning,
-  broods,
-  larder,
-  growout,
-  sales,
-  house,
-}: Services): Part => ({
-  addRack: room.addRack,
-  addShelf: room.addShelf,
-  addTank: room.addTank,
-  addReading: room.addReading,
-  equip: room.equip,
-  tankEvent: readiness.tankEvent,
-  addWater: water.addWater,
-  addAnalysis: water.addAnalysis,
-  logChange: water.logChange,
-  setRegime: water.setRegime,
-  addMeter: water.addMeter,
-  calibrate: water.calibrate,
-  addProbe: probes.addProbe,
-  logIllness: biosecurity.logIllness,
-  logContact: biosecurity.logContact,
-  addLot: stock.addLot,
-  move: stock.move,
-  lose: stock.lose,
-  count: stock.count,
-  importLots: lines.importLots,
-  describeLot: lines.broodstock.describeLot,
-  assessSex: lines.broodstock.assessSex,
-  scoreCondition: lines.broodstock.scoreCondition,
-  addProgramme: lines.broodstock.addProgramme,
-  gradeLot: lines.broodstock.gradeLot,
-  logThrowback: lines.broodstock.logThrowback,
-  setParents: lines.kinship.setParents,
-  defineGene: lines.kinship.defineGene,
-  setGenotype: lines.kinship.setGenotype,
-  addAttempt: spawning.addAttempt,
-  trigger: spawning.trigger,
-  logSettling: spawning.logSettling,
-  saveRecipe: spawning.recipes.save,
-  endAttempt: spawning.endAttempt,
-  addClutch: broods.addClutch,
-  observe: broods.observe,
-  pickWhite: broods.pickWhite,
-  keepEggs: broods.keepEggs,
-  pickEggs: broods.pickEggs,
-  bagPeat: broods.bagPeat,
-  addCulture: larder.addCulture,
-  cultureEvent: larder.cultureEvent,
-  addShelfItem: larder.shelf.addShelfItem,
-  shelfEvent: larder.shelf.shelfEvent,
-  measureDose: larder.shelf.measureDose,
-  mealLook: larder.shelf.mealLook,
-  seePest: larder.pests.seePest,
-  sampleLengths: (who, body) => lines.broodstock.sampleLengths(who, body),
-  sortYoung: (who, body) => growout.sortYoung(who, body),
-  selectYoung: growout.selectYoung,
-  noteOutlet: (who, body) => sales.outlets.note(who, body),
-  order: async (who, body) => sales.orders.order(who, body, await house.view(who)),
-  sell: async (who, body) => sales.selling.sell(who, body, await house.view(who)),
-  complain: (who, body) => sales.selling.complain(who, body),
-  setRates: (who, body) => sales.money.setRates(who, body),
-  noteMoney: async (who, body) => sales.money.note(who, body, await house.view(who)),
-  takePlaces: async (who, body) => growout.takePlaces(who, body, await house.view(who)),
-});
-
-async function play(parts: Part, who: Who, event: StoryEvent): Promise<unknown> {
-  const part = parts[event.name] as ((who: Who, body: StoryEvent['body']) => Promise<unknown>) | undefined;
-  if (!part) throw new Error(`The story has no part for ${event.name}`);
-  return part(who, event.body);
+/** One part of the story, through the door a keeper's own write comes in by. */
+function play({ log }: Services, who: Who, { name, body }: StoryEvent): Promise<unknown> {
+  const { entry } = API[name] as AnyEndpoint;
+  if (!entry) throw new Error(`"${name}" makes no entry.`);
+  return log.enter(who, entry as EntryKindName, body as EntryBody<EntryKindName>);
 }
 
 /** Ticks the first stops of today's round, as the keeper who has begun the walk. */
@@ -95,7 +21,7 @@ async function beginWalk(services: Services, who: Who, now: string): Promise<voi
   const round = await services.rounds.round(who, undefined);
   for (const stop of round.stops.slice(0, STOPS_DONE))
     for (const chore of stop.chores.filter(({ way }) => way === 'do'))
-      await services.rounds.outcome(who, {
+      await services.log.enter(who, 'outcome', {
         id: newId(),
         choreKey: chore.key,
         day: round.day,
@@ -125,11 +51,10 @@ export async function seedDemo(database: Database, now: string): Promise<{ event
   } as const;
   const who = await services.accounts.createHouse(house);
   const { events, readings, samples } = saltingsShed(now);
-  const parts = partsOf(services);
   for (const event of events) {
     storyTime = event.at;
     try {
-      await play(parts, who, event);
+      await play(services, who, event);
     } catch (error) {
       throw new Error(`The demonstration broke at ${event.name} ${JSON.stringify(event.body)}`, { cause: error });
     }

@@ -281,7 +281,7 @@ describe('eggs looked through', () => {
     expect(page.alive).toBe(80);
     expect(page.ledger.find(({ label }) => label === 'White, picked')?.count).toBe(-10);
     expect(page.counted).toMatchObject({ count: 80, low: 80, high: 80 });
-    const [entry] = await keeper.get('entries', { query: { subjectId: broodId } });
+    const [entry] = await keeper.get('entries', { query: { aboutId: broodId } });
     expect(entry?.text).toContain('2 white, 5 eaten, 1 doubtful, 79 sound');
     await keeper.write('undo', { id: newId(), entryId: entry?.id ?? '' });
     expect(await brood(broodId)).toMatchObject({ alive: 89, counted: null });
@@ -666,13 +666,13 @@ describe('attempts', () => {
 
   it('cannot be taken back once eggs were logged for them', async () => {
     const { attemptId, broodId } = await aspidoras();
-    const entries = await keeper.get('entries', { query: { subjectId: attemptId } });
+    const entries = await keeper.get('entries', { query: { aboutId: attemptId } });
     const begun = entries.find((entry) => entry.kind === 'attempt');
     expect(await keeper.call('undo', { id: newId(), entryId: begun?.id ?? '' })).toMatchObject({
       ok: false,
       body: { code: 'log/later-entries' },
     });
-    const [laid] = await keeper.get('entries', { query: { subjectId: broodId } });
+    const [laid] = await keeper.get('entries', { query: { aboutId: broodId } });
     await keeper.write('undo', { id: newId(), entryId: laid?.id ?? '' });
     expect(await keeper.call('brood', undefined, { params: { broodId } })).toMatchObject({ ok: false, status: 404 });
     expect((await keeper.call('undo', { id: newId(), entryId: begun?.id ?? '' })).ok).toBe(true);

@@ -5,9 +5,8 @@ import type { BroodRecord } from '@freshet/core/broods';
 import { EGG_PLAN_WORDS, FUNGUS_WORDS } from '@freshet/core/spawning';
 import { EMPTY, totalHeads } from '@freshet/core/stock';
 import { exactly, type TimeRange } from '@freshet/core/time';
-import type { Ticks } from '../agenda';
 import type { Applied, LogService, Scope } from '../log';
-import { DomainError, type Who } from '../platform';
+import { DomainError } from '../platform';
 import { detailsOf, type LotRow, type StockService } from '../stock';
 import type { BroodRow, BroodsRepository } from './broods.repository';
 import { refuseWhenSeenSince } from './broods.undoing';
@@ -17,46 +16,16 @@ type Body<Name extends 'keepEggs' | 'pickEggs' | 'bagPeat' | 'wetPeat'> = BodyOf
 /** Eggs on their way: kept another way, added to day by day, bagged in peat, wetted. */
 export function createEggs({
   log,
-  ticks,
   stock,
   repository,
   getBrood,
 }: {
   log: LogService;
-  ticks: Ticks;
   stock: StockService;
   repository: BroodsRepository;
   getBrood: (scope: Scope, broodId: string) => Promise<{ brood: BroodRow; facts: BroodRecord; lots: LotRow[] }>;
-}) {
+}): void {
   const { broods, keepings, picks, peatBags, observations } = repository;
-  log.register({
-    eggKeeping: stock.ledgerUndoing({ tables: [keepings], after: stock.placeBack }),
-    eggPick: stock.ledgerUndoing({
-      tables: [picks, broods],
-      before: refuseWhenSeenSince(repository),
-      // What stands of the pickings says over which days the batch was laid.
-      async after(scope, entry) {
-        const broodId = entry.subjectId;
-        if (!broodId) return;
-        const [standing, [first]] = [
-          await picks.find(scope, { broodId }),
-          await picks.find(scope, { broodId }, { ...OLDEST_FIRST_BY_ROW, limit: 1, all: true }),
-        ];
-        if (!first) return;
-        const laid = spanOf([
-          { from: first.wasFrom, to: first.wasTo },
-          ...standing.map(({ fromAt, toAt }) => ({ from: fromAt, to: toAt })),
-        ]);
-        await broods.update(scope, { id: broodId }, { laidFrom: laid.from, laidTo: laid.to });
-      },
-    }),
-    peatBag: { tables: [peatBags] },
-    wetting: stock.ledgerUndoing({
-      tables: [broods, observations, peatBags],
-      before: refuseWhenSeenSince(repository, true),
-      after: stock.placeBack,
-    }),
-  });
 
   const waiting = (facts: BroodRecord, pointer: string) => {
     if (facts.hatched || facts.freeSwimming)
@@ -111,16 +80,9 @@ export function createEggs({
       text: `${next ? nextName(brood.name) : brood.name}: ${picked} eggs picked`,
       tankId: like.tankId,
       subjectId: next?.broodId ?? brood.id,
+      about: [brood.id, next?.lotId ?? like.id],
     };
   }
-  ticks.register({
-    picked: {
-      entry: 'eggPick',
-      apply: async (scope, { id, amount, at }) =>
-        amount ? applyPick(scope, { broodId: id, picked: amount, at: exactly(at), next: null }) : null,
-    },
-  });
-
   async function applyWetting(scope: Scope, body: Body<'wetPeat'>): Promise<Applied> {
     const { entryId } = scope;
     const { brood, facts, lots } = await getBrood(scope, body.broodId);
@@ -166,54 +128,80 @@ export function createEggs({
         toAt: body.at,
       });
       if (body.toTankId && body.toTankId !== lot.tankId)
-        await stock.applyMove(scope, {
-          lotId: lot.id,
-          newLotId: body.youngLotId,
-          toTankId: body.toTankId,
-          heads: { ...EMPTY, unsexed: body.hatched },
-          at: body.at,
-        });
+        await log.part(
+          scope,
+          'move',
+          {
+            lotId: lot.id,
+            newLotId: body.youngLotId,
+            toTankId: body.toTankId,
+            heads: { ...EMPTY, unsexed: body.hatched },
+            at: body.at,
+          },
+          '#/toTankId',
+        );
     }
     const after = rest === 0 ? '' : body.again ? `, ${rest} back into damp peat` : `, ${rest} thrown out`;
     return {
       text: `${brood.name}: wetted, ${body.hatched} hatched${after}`,
       tankId: body.toTankId ?? lot.tankId,
       subjectId: brood.id,
+      about: [lot.tankId, lot.id, body.youngLotId, body.again?.broodId],
     };
   }
 
-  return {
-    keepEggs: (who: Who, body: Body<'keepEggs'>) =>
-      log.record(who, { kind: 'eggKeeping', asked: body, when: exactly(body.at) }, async (scope): Promise<Applied> => {
+  log.declare({
+    eggKeeping: {
+      apply: async (scope, body) => {
         const { brood, facts, lots } = await getBrood(scope, body.broodId);
         waiting(facts, '#/plan');
-        const { toTankId, id: _id, ...kept } = body;
+        const { toTankId, id: _id, override: _override, ...kept } = body;
         await keepings.insert(scope, { ...kept, id: newId(), entryId: scope.entryId });
         let moved = 0;
         if (toTankId)
           for (const lot of lots.filter((one) => one.tankId !== toTankId)) {
             const { males, females, unsexed } = lot;
-            await stock.applyMove(scope, {
-              lotId: lot.id,
-              newLotId: newId(),
-              toTankId,
-              heads: { males, females, unsexed },
-              at: body.at,
-            });
+            const heads = { males, females, unsexed };
+            await log.part(scope, 'move', { lotId: lot.id, newLotId: newId(), toTankId, heads, at: body.at }, '#/toTankId');
             moved += totalHeads(lot);
           }
         const words = [EGG_PLAN_WORDS[body.plan].toLowerCase(), FUNGUS_WORDS[body.fungus].toLowerCase()].join('; ');
         return {
           text: `${brood.name}: ${words}${moved > 0 ? `, ${moved} eggs moved` : ''}`,
           tankId: lots[0]?.tankId ?? null,
-          ...(toTankId ? { otherTankId: toTankId } : {}),
           subjectId: brood.id,
+          about: [toTankId, ...lots.map(({ id }) => id)],
         };
+      },
+      undo: stock.ledgerUndoing({ tables: [keepings], after: stock.placeBack }),
+    },
+    eggPick: {
+      apply: applyPick,
+      ticks: {
+        picked: (_scope, { id, amount, at }) => (amount ? { broodId: id, picked: amount, at: exactly(at), next: null } : null),
+      },
+      undo: stock.ledgerUndoing({
+        tables: [picks, broods],
+        before: refuseWhenSeenSince(log, repository),
+        // What stands of the pickings says over which days the batch was laid.
+        async after(scope, entry) {
+          const broodId = entry.subjectId;
+          if (!broodId) return;
+          const [standing, [first]] = [
+            await picks.find(scope, { broodId }),
+            await picks.find(scope, { broodId }, { ...OLDEST_FIRST_BY_ROW, limit: 1, all: true }),
+          ];
+          if (!first) return;
+          const laid = spanOf([
+            { from: first.wasFrom, to: first.wasTo },
+            ...standing.map(({ fromAt, toAt }) => ({ from: fromAt, to: toAt })),
+          ]);
+          await broods.update(scope, { id: broodId }, { laidFrom: laid.from, laidTo: laid.to });
+        },
       }),
-    pickEggs: (who: Who, body: Body<'pickEggs'>) =>
-      log.record(who, { kind: 'eggPick', asked: body, when: body.at }, (scope) => applyPick(scope, body)),
-    bagPeat: (who: Who, body: Body<'bagPeat'>) =>
-      log.record(who, { kind: 'peatBag', asked: body, when: exactly(body.at) }, async (scope): Promise<Applied> => {
+    },
+    peatBag: {
+      apply: async (scope, body) => {
         const { brood, facts, lots } = await getBrood(scope, body.broodId);
         waiting(facts, '#/label');
         if (body.at < facts.laid.from)
@@ -226,10 +214,18 @@ export function createEggs({
           tankId: lots[0]?.tankId ?? null,
           subjectId: brood.id,
         };
+      },
+      undo: { tables: [peatBags] },
+    },
+    wetting: {
+      apply: applyWetting,
+      undo: stock.ledgerUndoing({
+        tables: [broods, observations, peatBags],
+        before: refuseWhenSeenSince(log, repository, true),
+        after: stock.placeBack,
       }),
-    wetPeat: (who: Who, body: Body<'wetPeat'>) =>
-      log.record(who, { kind: 'wetting', asked: body, when: exactly(body.at) }, (scope) => applyWetting(scope, body)),
-  };
+    },
+  });
 }
 
 /** The first of all pickings, taken back or not. */

@@ -1,13 +1,10 @@
-import type { BodyOf } from '@freshet/contract/endpoints';
-import type { broodsEndpoints } from '@freshet/contract/broods';
 import { withLearned, type BroodRecord } from '@freshet/core/broods';
 import type { ResolvedSpecies } from '@freshet/core/species';
 import type { TemperatureReading } from '@freshet/core/spawning';
 import { nextGeneration, totalHeads } from '@freshet/core/stock';
 import { exactly, formatInstantRange, houseDay, type TimeRange } from '@freshet/core/time';
-import type { TickHandler, Ticks } from '../agenda';
-import type { Applied, LogService, Scope } from '../log';
-import { DomainError, groupBy, type Clock, type Database, type Reading, type Who } from '../platform';
+import type { Applied, LogService, Scope, ToBody } from '../log';
+import { DomainError, groupBy, type Clock, type Database, type Reading } from '../platform';
 import type { RoomService } from '../room';
 import type { SpawningService } from '../spawning';
 import type { BroodDescent, LotRow, StockService } from '../stock';
@@ -28,7 +25,6 @@ import { v7 as newId } from 'uuid';
 
 /** Without an earlier look a stage was reached within the last day. */
 const LOOK_MS = 86_400_000;
-type Body<Name extends keyof typeof broodsEndpoints> = BodyOf<(typeof broodsEndpoints)[Name]>;
 
 /** What is logged of some broods, ready for core. */
 export interface BroodFactsLoaded {
@@ -42,75 +38,35 @@ export function createBroods(deps: {
   database: Database;
   clock: Clock;
   log: LogService;
-  ticks: Ticks;
   room: RoomService;
   stock: StockService;
   species: SpeciesService;
   spawning: SpawningService;
 }) {
-  const { database, clock, log, ticks, room, stock, species, spawning } = deps;
+  const { database, clock, log, room, stock, species, spawning } = deps;
   const repository = createBroodsRepository(database);
   const { broods, observations } = repository;
-  log.register({
-    // Later areas tell the log what stands in the way of taking back an earlier area's entry.
-    attempt: {
-      tables: [],
-      async before(scope, { subjectId: attemptId }) {
-        if ((await broods.find(scope, { attemptId }, { limit: 1 })).length > 0)
-          throw new DomainError('log/later-entries', { detail: 'Eggs were logged for this attempt; take that back first.' });
-      },
-    },
-    clutch: stock.ledgerUndoing({
-      // What was found with no attempt open brought its attempt along, and when it swam.
-      tables: [broods, observations, spawning.repository.attempts, spawning.repository.parents],
-      before: refuseWhenSeenSince(repository),
-    }),
-    observation: stock.ledgerUndoing({ tables: [observations] }),
-  });
-  const { applyGoHome, applyParentsIn } = createBroodMoves({ stock, spawning });
   /** A look for a stage: "not yet" says they are still what they were; "some" and "all" book it between the last look and now. */
   const seen =
-    (kind: 'hatched' | 'freeSwimming'): TickHandler['apply'] =>
+    (kind: 'hatched' | 'freeSwimming'): ToBody<'observation'> =>
     async (scope, { id, at, answer, seen: said }) => {
-      if (answer === 'notYet') return applyLook(scope, id, at);
-      const { facts } = await getBrood(scope, id);
+      const { brood, facts } = await getBrood(scope, id);
+      const about = { broodId: brood.id, counted: null };
+      if (answer === 'notYet') return { ...about, kind: facts.hatched ? 'looked' : 'eggsSeen', at: exactly(at) };
       const before = [facts.laid.to, facts.hatched?.to, facts.eggsSeenAt, new Date(Date.parse(at) - LOOK_MS).toISOString()];
       const from =
         before
           .flatMap((one) => (one && one <= at ? [one] : []))
           .sort()
           .at(-1) ?? at;
-      return applyObservation(scope, { broodId: id, kind, at: said ?? { from, to: at }, counted: null });
+      return { ...about, kind, at: said ?? { from, to: at } };
     };
-  ticks.register({
-    hatched: { entry: 'observation', apply: seen('hatched') },
-    freeSwimming: { entry: 'observation', apply: seen('freeSwimming') },
-    stripped: {
-      entry: 'observation',
-      apply: (scope, { id, at }) => applyObservation(scope, { broodId: id, kind: 'stripped', at: exactly(at), counted: null }),
-    },
-    goHome: { entry: 'move', apply: (scope, { id, what, at }) => applyGoHome(scope, id, what, at) },
-    parentsIn: { entry: 'move', apply: (scope, { id, at }) => applyParentsIn(scope, id, at) },
-  });
-
-  /** Looked and found nothing new: eggs are still eggs, wrigglers do not swim yet. */
-  async function applyLook(scope: Scope, broodId: string, at: string): Promise<Applied> {
-    const { brood, facts, lots } = await getBrood(scope, broodId);
-    await observations.insert(scope, {
-      id: newId(),
-      entryId: scope.entryId,
-      broodId: brood.id,
-      kind: facts.hatched ? 'looked' : 'eggsSeen',
-      fromAt: at,
-      toAt: at,
-    });
-    const words = facts.hatched ? 'not swimming yet' : 'still eggs';
-    return { text: `${brood.name}: ${words}`, tankId: lots[0]?.tankId ?? null, subjectId: brood.id };
-  }
 
   const mustBePossible = createPossible({ room });
   const applyFound = createFound({ stock, spawning, species, observations, applyClutch });
-  const triage = createTriage({ log, ticks, stock, repository, getBrood, lotsOf });
+  createTriage({ log, stock, repository, getBrood, lotsOf });
+  createEggs({ log, stock, repository, getBrood });
+  createJoin({ log, spawning, repository, getBrood });
   const temperaturesOf = createTemperatures({ clock, room, species, stock });
   const learned = createLearner({ room, species, repository });
 
@@ -121,12 +77,12 @@ export function createBroods(deps: {
   }
 
   async function lotsOf(scope: Scope, broodId: string): Promise<LotRow[]> {
-    const rows = await stock.repository.lots.find(scope, { broodId }, { lock: true });
+    const rows = await stock.repository.lots.find(scope, { broodId });
     return rows.filter((lot) => totalHeads(lot) > 0);
   }
 
   async function getBrood(scope: Scope, broodId: string): Promise<{ brood: BroodRow; facts: BroodRecord; lots: LotRow[] }> {
-    const brood = await broods.get(scope, broodId, { lock: true });
+    const brood = await broods.get(scope, broodId);
     if (!brood) throw new DomainError('request/not-found', { detail: 'There is no such brood.' });
     const [lots, seen] = [
       await lotsOf(scope, broodId),
@@ -188,6 +144,7 @@ export function createBroods(deps: {
       text: `${tank.code}: ${body.count} ${what}${body.white > 0 ? `, ${body.white} white` : ''}, ${formatInstantRange(body.laid, houseDay(scope.now, scope.timeZone), scope.timeZone)}`,
       tankId: tank.id,
       subjectId: body.broodId,
+      about: [attempt.id, body.lotId, ...parents.map(({ id }) => id)],
     };
   }
 
@@ -233,8 +190,39 @@ export function createBroods(deps: {
       text: `${brood.name}: ${words}${body.counted === null ? '' : `, ${body.counted} counted`}`,
       tankId,
       subjectId: brood.id,
+      about: lots.flatMap((lot) => [lot.id, lot.tankId]),
     };
   }
+
+  const began = stock.ledgerUndoing({
+    // What was found with no attempt open brought its attempt along, and when it swam.
+    tables: [broods, observations, spawning.repository.attempts, spawning.repository.parents],
+    before: refuseWhenSeenSince(log, repository),
+  });
+  log.declare({
+    clutch: { when: (body) => body.laid, apply: applyClutch, undo: began },
+    found: { when: (body) => body.laid ?? exactly(body.at), apply: applyFound, undo: began },
+    observation: {
+      apply: applyObservation,
+      undo: stock.ledgerUndoing({ tables: [observations] }),
+      ticks: {
+        hatched: seen('hatched'),
+        freeSwimming: seen('freeSwimming'),
+        stripped: (_scope, { id, at }) => ({ broodId: id, kind: 'stripped', at: exactly(at), counted: null }),
+      },
+    },
+  });
+  log.declareTicks('move', createBroodMoves({ stock, spawning }));
+  // Later areas tell the log what stands in the way of taking back an earlier area's entry.
+  log.alsoUndone({
+    attempt: {
+      tables: [],
+      async before(scope, { subjectId: attemptId }) {
+        if ((await broods.find(scope, { attemptId }, { limit: 1 })).length > 0)
+          throw new DomainError('log/later-entries', { detail: 'Eggs were logged for this attempt; take that back first.' });
+      },
+    },
+  });
 
   return {
     repository,
@@ -287,7 +275,6 @@ export function createBroods(deps: {
       return [...found.values()];
     },
 
-    /** Brood ids of some attempts. */
     /** Broods of some attempts with how many live. */
     async byAttempt(
       at: Reading,
@@ -306,16 +293,6 @@ export function createBroods(deps: {
         ]),
       );
     },
-
-    addClutch: (who: Who, body: Body<'addClutch'>) =>
-      log.record(who, { kind: 'clutch', asked: body, when: body.laid }, (scope) => applyClutch(scope, body)),
-    ...triage,
-    ...createEggs({ log, ticks, stock, repository, getBrood }),
-    joinBrood: createJoin({ clock, log, spawning, repository, getBrood }),
-    foundBrood: (who: Who, body: Body<'foundBrood'>) =>
-      log.record(who, { kind: 'clutch', asked: body, when: body.laid ?? exactly(body.at) }, (scope) => applyFound(scope, body)),
-    observe: (who: Who, body: Body<'observe'>) =>
-      log.record(who, { kind: 'observation', asked: body, when: body.at }, (scope) => applyObservation(scope, body)),
   };
 }
 export type BroodsService = ReturnType<typeof createBroods>;

@@ -1,4 +1,4 @@
-import type { Undoing } from '../log';
+import type { LogService, Undoing } from '../log';
 import { DomainError } from '../platform';
 import type { BroodsRepository } from './broods.repository';
 
@@ -8,6 +8,7 @@ import type { BroodsRepository } from './broods.repository';
  */
 export const refuseWhenSeenSince =
   (
+    log: Pick<LogService, 'laterThan'>,
     { broods, observations }: Pick<BroodsRepository, 'broods' | 'observations'>,
     isChange = false,
   ): NonNullable<Undoing['before']> =>
@@ -15,7 +16,14 @@ export const refuseWhenSeenSince =
     const begun = (await broods.find(scope, { entryId: entry.id })).map(({ id }) => id);
     const broodIds = isChange && entry.subjectId ? [...begun, entry.subjectId] : begun;
     if (broodIds.length === 0) return;
-    // Ids are in the order of recording.
-    const since = (await observations.find(scope, { broodId: broodIds })).some(({ entryId }) => entryId > entry.id);
+    const seen = await observations.find(scope, { broodId: broodIds });
+    const since =
+      (
+        await log.laterThan(
+          scope,
+          entry,
+          seen.map(({ entryId }) => entryId),
+        )
+      ).length > 0;
     if (since) throw new DomainError('log/later-entries', { detail: 'This brood was observed since; take that back first.' });
   };

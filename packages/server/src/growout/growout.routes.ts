@@ -13,7 +13,4 @@ export const growoutHandlers = (
   viewOf: (who: Who) => Promise<View>,
 ): Handlers<typeof growoutEndpoints> => ({
   growoutRecord: async ({ who, params }) => record(who, await viewOf(who), params.speciesKey ?? ''),
-  takePlaces: async ({ who, body }) => growout.takePlaces(who, body, await viewOf(who)),
-  sortYoung: ({ who, body }) => growout.sortYoung(who, body),
-  selectYoung: ({ who, body }) => growout.selectYoung(who, body),
 });

@@ -7,8 +7,7 @@ import { holdsFrom } from '@freshet/core/spawning';
 import { totalHeads } from '@freshet/core/stock';
 import { exactly, formatDay } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
-import type { Ticks } from '../agenda';
-import type { Applied, LogService, Scope } from '../log';
+import type { Applied, LogService, Scope, ToBody } from '../log';
 import { DomainError, type Database, type Reading, type Who } from '../platform';
 import type { ReadinessService, RoomService } from '../room';
 import type { SpeciesService } from '../species';
@@ -21,45 +20,27 @@ const invalid = (detail: string, pointer: string) => new DomainError('request/in
 interface Deps {
   database: Database;
   log: LogService;
-  ticks: Ticks;
   room: RoomService;
   stock: StockService;
   species: SpeciesService;
   readiness: ReadinessService;
+  /** The house as it is before this write; put together from later areas too. */
+  viewOf: (at: Who) => Promise<GrowoutView>;
 }
 
 /** Where young go on, how they are sorted, and what is wrong with how many. */
-export function createGrowout({ database, log, ticks, room, stock, species, readiness }: Deps) {
+export function createGrowout({ database, log, room, stock, species, readiness, viewOf }: Deps) {
   const repository = createGrowoutRepository(database);
   const { plans, sortings, selections } = repository;
-  log.register({
-    places: { tables: [plans] },
-    sorting: stock.ledgerUndoing({
-      tables: [sortings, stock.repository.sizeSamples, stock.repository.headCounts, readiness.repository.tankEvents],
-      after: stock.placeBack,
-    }),
-    selection: stock.ledgerUndoing({ tables: [selections] }),
-  });
-  ticks.register({
-    moveYoung: { entry: 'move', apply: (scope, { id, amount, at }) => applyPlaced(scope, id, amount, at) },
-    measureYoung: { entry: 'lengths', apply: (scope, { id, amount, at }) => applyLength(scope, id, amount, at) },
-  });
-
   /** A move of the plan is made: as many as are left of those planned. */
-  async function applyPlaced(scope: Scope, moveId: string, amount: number | null, at: string): Promise<Applied> {
+  const placed: ToBody<'move'> = async (scope, { id: moveId, amount, at }) => {
     const plan = await repository.newestPlan(scope);
     const move = plan?.moves.find((one) => one.moveId === moveId);
     if (!move) throw invalid('This move is of a plan that was dropped.', '#/tick/id');
-    const lot = await stock.lockLot(scope, move.lotId);
+    const lot = await stock.getLot(scope, move.lotId);
     const wanted = Math.min(totalHeads(lot), Math.max(1, Math.round(amount ?? move.heads)));
-    return stock.applyMove(scope, {
-      lotId: lot.id,
-      newLotId: newId(),
-      toTankId: move.toTankId,
-      heads: takeHeads(lot, wanted),
-      at,
-    });
-  }
+    return { lotId: lot.id, newLotId: newId(), toTankId: move.toTankId, heads: takeHeads(lot, wanted), at };
+  };
 
   /** Throws when a length is one that its species never comes to. */
   async function mustBePlausible(scope: Scope, lot: LotRow, mm: number, pointer: string): Promise<void> {
@@ -79,18 +60,8 @@ export function createGrowout({ database, log, ticks, room, stock, species, read
       at,
     });
 
-  /** One usual length, typed beside the chore. */
-  async function applyLength(scope: Scope, lotId: string, mm: number | null, at: string): Promise<Applied | null> {
-    if (mm === null) return null;
-    if (mm <= 0 || mm > 500) throw invalid('A length between 0 and 500 mm.', '#/amount');
-    const lot = await stock.lockLot(scope, lotId);
-    await mustBePlausible(scope, lot, mm, '#/amount');
-    await keepLength(scope, lot.id, mm, at);
-    return { text: `One measured: ${mm} mm`, tankId: lot.tankId, subjectId: lot.broodId ?? lot.id };
-  }
-
   async function applySorting(scope: Scope, body: Body<'sortYoung'>): Promise<Applied> {
-    const lot = await stock.lockLot(scope, body.lotId);
+    const lot = await stock.getLot(scope, body.lotId);
     const booked = totalHeads(lot);
     const classes = body.classes.filter(({ heads }) => heads > 0);
     const decision = decideSorting(booked, classes, body.rest);
@@ -114,7 +85,7 @@ export function createGrowout({ database, log, ticks, room, stock, species, read
     const lotOf = new Map<string, string>();
     // Whoever stays is left over: all others go out first.
     for (const one of [...classes].sort((a, b) => Number(a.toTankId === null) - Number(b.toTankId === null))) {
-      const left = await stock.lockLot(scope, lot.id);
+      const left = await stock.getLot(scope, lot.id);
       const isAll = one.heads === totalHeads(left);
       const tank = one.toTankId ? await room.getTank(scope, one.toTankId) : null;
       if (one.toTankId && one.toTankId !== left.tankId)
@@ -152,84 +123,37 @@ export function createGrowout({ database, log, ticks, room, stock, species, read
       text: `${from?.code ?? 'no tank'} ${body.drained ? 'drained' : 'sorted'}: ${told.join(', ')}${missing > 0 ? `; ${missing} missing` : ''}`,
       tankId: lot.tankId,
       subjectId: lot.broodId ?? lot.id,
+      about: [lot.id, ...lotOf.values(), ...classes.map(({ toTankId }) => toTankId)],
     };
   }
 
-  return {
-    repository,
+  /** Refuses a plan whose moves cannot be made: animals that are not there, tanks that are taken. */
+  async function mustBeMovable(scope: Scope, body: Body<'takePlaces'>): Promise<void> {
+    const view = await viewOf(scope);
+    const wanted = new Map<string, number>();
+    body.moves.forEach((move, i) => {
+      const at = (field: string) => `#/moves/${i}/${field}`;
+      const lot = view.stock.lots.find(({ id }) => id === move.lotId);
+      if (!lot) throw invalid('These animals are no longer there.', at('lotId'));
+      const sum = (wanted.get(lot.id) ?? 0) + move.heads;
+      wanted.set(lot.id, sum);
+      if (sum > totalHeads(lot)) throw invalid(`Only ${totalHeads(lot)} live in it.`, at('heads'));
+      if (!view.tanks.has(move.toTankId)) throw invalid('There is no such tank.', at('toTankId'));
+      if (move.toTankId === lot.tankId) throw invalid('They are in that tank already.', at('toTankId'));
+      if (move.on < view.today) throw invalid('That day is over.', at('on'));
+      const [booking] = holdsFrom(view.attemptsByTank.get(move.toTankId) ?? [], move.on);
+      if (booking)
+        throw invalid(
+          `${codeOf(view, move.toTankId)} is booked for ${booking.name}${booking.to ? ` until ${formatDay(booking.to, view.today)}` : ''}.`,
+          at('toTankId'),
+        );
+    });
+  }
 
-    /** The moves of the plan that was taken, who is held back, and who was sorted into which class. @param broodIds - of those that live */
-    async facts(at: Reading, broodIds: readonly string[]): Promise<GrowoutFacts> {
-      const [plan, selected, sorted] = await Promise.all([
-        repository.newestPlan(at),
-        selections.newestBy(at, 'broodId', broodIds),
-        repository.sortingsOf(at, broodIds),
-      ]);
-      return {
-        grades: Object.fromEntries(
-          sorted.flatMap(({ classes }) => classes.flatMap(({ lotId, name }) => (lotId ? [[lotId, name] as const] : []))),
-        ),
-        held: Object.fromEntries(
-          selected.flatMap(({ broodId, decisions }) => (broodId ? [[broodId, decisions.keep] as const] : [])),
-        ),
-        moves: (plan?.moves ?? []).map(({ moveId, ...move }) => ({ ...move, id: moveId, takenAt: plan?.at ?? '' })),
-      };
-    },
-
-    /** @param view - the house as it is, asked before the transaction */
-    async takePlaces(who: Who, body: Body<'takePlaces'>, view: GrowoutView) {
-      const before = await log.replay(who, 'places', body);
-      if (before) return before;
-      const wanted = new Map<string, number>();
-      const broodOf = new Map<string, string | null>();
-      body.moves.forEach((move, i) => {
-        const at = (field: string) => `#/moves/${i}/${field}`;
-        const lot = view.stock.lots.find(({ id }) => id === move.lotId);
-        if (!lot) throw invalid('These animals are no longer there.', at('lotId'));
-        broodOf.set(lot.id, lot.broodId);
-        const sum = (wanted.get(lot.id) ?? 0) + move.heads;
-        wanted.set(lot.id, sum);
-        if (sum > totalHeads(lot)) throw invalid(`Only ${totalHeads(lot)} live in it.`, at('heads'));
-        if (!view.tanks.has(move.toTankId)) throw invalid('There is no such tank.', at('toTankId'));
-        if (move.toTankId === lot.tankId) throw invalid('They are in that tank already.', at('toTankId'));
-        if (move.on < view.today) throw invalid('That day is over.', at('on'));
-        const [booking] = holdsFrom(view.attemptsByTank.get(move.toTankId) ?? [], move.on);
-        if (booking)
-          throw invalid(
-            `${codeOf(view, move.toTankId)} is booked for ${booking.name}${booking.to ? ` until ${formatDay(booking.to, view.today)}` : ''}.`,
-            at('toTankId'),
-          );
-      });
-      return log.record(who, { kind: 'places', asked: body, when: exactly(body.at) }, async (scope) => {
-        await plans.insert(scope, {
-          id: newId(),
-          entryId: scope.entryId,
-          moves: body.moves.map((move) => ({ ...move, broodId: broodOf.get(move.lotId) ?? null })),
-          at: body.at,
-        });
-        const heads = body.moves.reduce((sum, move) => sum + move.heads, 0);
-        return {
-          text:
-            body.moves.length === 0
-              ? 'Plan of places dropped'
-              : `Plan of places taken: ${heads} young in ${body.moves.length === 1 ? 'one move' : `${body.moves.length} moves`}`,
-        };
-      });
-    },
-
-    async sortYoung(who: Who, body: Body<'sortYoung'>) {
-      const before = await log.replay(who, 'sorting', body);
-      if (before) return before;
-      const lot = await stock.repository.lots.get(who, body.lotId);
-      for (const [i, { toTankId, heads }] of body.classes.entries())
-        if (!body.override && toTankId && heads > 0 && toTankId !== lot?.tankId)
-          await mayTake(who, body.lotId, toTankId, `#/classes/${i}/toTankId`);
-      return log.record(who, { kind: 'sorting', asked: body, when: exactly(body.at) }, (scope) => applySorting(scope, body));
-    },
-
-    selectYoung: (who: Who, body: Body<'selectYoung'>) =>
-      log.record(who, { kind: 'selection', asked: body, when: exactly(body.at) }, async (scope) => {
-        const lot = await stock.lockLot(scope, body.lotId);
+  log.declare({
+    selection: {
+      apply: async (scope, body) => {
+        const lot = await stock.getLot(scope, body.lotId);
         if (body.seen > totalHeads(lot)) throw invalid(`Only ${totalHeads(lot)} live in it: count again first.`, '#/seen');
         const { seen, faults, decisions, note, at } = body;
         if (decisions.end > 0)
@@ -252,18 +176,74 @@ export function createGrowout({ database, log, ticks, room, stock, species, read
           text: `${tank?.code ?? 'no tank'}: ${seen} looked at${told.length > 0 ? `, ${told.join(', ')}` : ''}`,
           tankId: lot.tankId,
           subjectId: lot.broodId ?? lot.id,
+          about: [lot.id],
         };
+      },
+      undo: stock.ledgerUndoing({ tables: [selections] }),
+    },
+    places: {
+      check: mustBeMovable,
+      apply: async (scope, body) => {
+        const lots = await stock.repository.byIds(scope, [...new Set(body.moves.map(({ lotId }) => lotId))]);
+        const broodOf = new Map(lots.map((lot) => [lot.id, lot.broodId]));
+        await plans.insert(scope, {
+          id: newId(),
+          entryId: scope.entryId,
+          moves: body.moves.map((move) => ({ ...move, broodId: broodOf.get(move.lotId) ?? null })),
+          at: body.at,
+        });
+        const heads = body.moves.reduce((sum, move) => sum + move.heads, 0);
+        return {
+          text:
+            body.moves.length === 0
+              ? 'Plan of places dropped'
+              : `Plan of places taken: ${heads} young in ${body.moves.length === 1 ? 'one move' : `${body.moves.length} moves`}`,
+          about: body.moves.flatMap(({ lotId, toTankId }) => [lotId, toTankId, broodOf.get(lotId)]),
+        };
+      },
+      undo: { tables: [plans] },
+    },
+    sorting: {
+      async check(scope, body) {
+        const lot = await stock.getLot(scope, body.lotId);
+        for (const [i, { toTankId, heads }] of body.classes.entries())
+          if (toTankId && heads > 0 && toTankId !== lot.tankId)
+            await stock.mustTake(scope, { lotId: lot.id, toTankId }, `#/classes/${i}/toTankId`);
+      },
+      apply: applySorting,
+      undo: stock.ledgerUndoing({
+        tables: [sortings, stock.repository.sizeSamples, stock.repository.headCounts, readiness.repository.tankEvents],
+        after: stock.placeBack,
       }),
-  };
+    },
+  });
+  log.declareTicks('move', { moveYoung: placed });
+  log.declareTicks('lengths', {
+    measureYoung: (_scope, { id, amount, at }) =>
+      amount === null ? null : { lotId: id, lengthsMm: [amount], method: 'ruler' as const, at },
+  });
 
-  async function mayTake(who: Who, lotId: string, toTankId: string, pointer: string): Promise<void> {
-    try {
-      await stock.mustTake(who, { lotId, toTankId });
-    } catch (error) {
-      if (!(error instanceof DomainError)) throw error;
-      throw new DomainError(error.code, { detail: error.detail, pointer, cause: error });
-    }
-  }
+  return {
+    repository,
+
+    /** The moves of the plan that was taken, who is held back, and who was sorted into which class. @param broodIds - of those that live */
+    async facts(at: Reading, broodIds: readonly string[]): Promise<GrowoutFacts> {
+      const [plan, selected, sorted] = await Promise.all([
+        repository.newestPlan(at),
+        selections.newestBy(at, 'broodId', broodIds),
+        repository.sortingsOf(at, broodIds),
+      ]);
+      return {
+        grades: Object.fromEntries(
+          sorted.flatMap(({ classes }) => classes.flatMap(({ lotId, name }) => (lotId ? [[lotId, name] as const] : []))),
+        ),
+        held: Object.fromEntries(
+          selected.flatMap(({ broodId, decisions }) => (broodId ? [[broodId, decisions.keep] as const] : [])),
+        ),
+        moves: (plan?.moves ?? []).map(({ moveId, ...move }) => ({ ...move, id: moveId, takenAt: plan?.at ?? '' })),
+      };
+    },
+  };
 }
 export type GrowoutService = ReturnType<typeof createGrowout>;
 

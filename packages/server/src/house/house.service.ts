@@ -42,7 +42,12 @@ interface Kept {
   facts: Promise<HouseFacts>;
   /** No probe sends anything: nothing changes but by entries of the log. */
   isQuiet: boolean;
+  /** What was worked out of it, by minute and name. */
+  derived: Map<string, unknown>;
 }
+
+/** Of an instant, up to its minute: 2026-11-24T07:12. */
+const MINUTE_LENGTH = 16;
 
 /** What another server's probes sent is seen after this long at the latest. */
 const LIVE_MS = 20_000;
@@ -112,44 +117,85 @@ export function createHouse({
   const tagOf = (who: Who, revision: number, live: string): string =>
     [who.houseId.slice(-12), revision, houseDay(clock.now(), who.timeZone), live].join('-');
 
+  const stateOf = (who: Who, tag: string, facts: Promise<HouseFacts>): Kept => ({
+    tag,
+    facts,
+    isQuiet: false,
+    derived: new Map(),
+  });
+
+  /** The kept state of a house at a revision; built when it is not there. */
+  function keep(who: Who, revision: number): Kept {
+    const found = kept.get(who.houseId);
+    const tag = tagOf(who, revision, found?.isQuiet ? 'still' : probes.liveMark(who, LIVE_MS));
+    if (found?.tag === tag) return found;
+    const made = stateOf(who, tag, build(who, revision));
+    kept.delete(who.houseId);
+    kept.set(who.houseId, made);
+    made.facts.then(
+      ({ room: { probes: hanging } }) => {
+        made.isQuiet = hanging.length === 0;
+        if (made.isQuiet) made.tag = tagOf(who, revision, 'still');
+      },
+      () => kept.get(who.houseId) === made && kept.delete(who.houseId),
+    );
+    const [oldest] = kept.keys();
+    if (kept.size > KEPT_HOUSES && oldest) kept.delete(oldest);
+    return made;
+  }
+
+  /**
+   * The state of a house. Inside a write the house is locked and stands as the entry before left it: what is kept of that revision is
+   * used, and what is built is not kept, since the write may still be taken back.
+   */
+  async function stateFor(who: Who): Promise<Kept> {
+    if (who.tx === null) return keep(who, await log.repository.revision(who));
+    const before = await log.repository.revision(who);
+    const found = kept.get(who.houseId);
+    const tag = tagOf(who, before, found?.isQuiet ? 'still' : probes.liveMark(who, LIVE_MS));
+    return found?.tag === tag ? found : stateOf(who, tag, build(who, before));
+  }
+
   /** The snapshot and the tag of its state. */
   async function snapshot(who: Who): Promise<{ tag: string; facts: HouseFacts }> {
-    const revision = await log.repository.revision(who);
-    const live = kept.get(who.houseId)?.isQuiet ? 'still' : probes.liveMark(who, LIVE_MS);
-    const tag = tagOf(who, revision, live);
-    let found = kept.get(who.houseId);
-    if (found?.tag !== tag) {
-      const facts = build(who, revision);
-      const made: Kept = { tag, facts, isQuiet: false };
-      found = made;
-      kept.delete(who.houseId);
-      kept.set(who.houseId, made);
-      facts.then(
-        ({ room: { probes: hanging } }) => {
-          made.isQuiet = hanging.length === 0;
-          if (made.isQuiet) made.tag = tagOf(who, revision, 'still');
-        },
-        () => kept.get(who.houseId) === made && kept.delete(who.houseId),
-      );
-      const [oldest] = kept.keys();
-      if (kept.size > KEPT_HOUSES && oldest) kept.delete(oldest);
+    const state = await stateFor(who);
+    const facts = await state.facts;
+    return { tag: state.tag, facts };
+  }
+
+  /** Works something out of a state once a minute: what is due depends on the clock, too. */
+  function once<T>(state: Kept, minute: string, key: string, work: () => T): T {
+    const name = `${minute} ${key}`;
+    if (!state.derived.has(name)) {
+      for (const old of state.derived.keys()) if (!old.startsWith(minute)) state.derived.delete(old);
+      state.derived.set(name, work());
     }
-    const facts = await found.facts;
-    return { tag: found.tag, facts };
+    return state.derived.get(name) as T;
+  }
+
+  /**
+   * What is worked out of the house as it stands, once a state and minute, shared by all who ask.
+   * @param key - names what it is
+   * @param work - given the house now, and the way to see it as it will be on a coming day
+   */
+  async function derived<T>(who: Who, key: string, work: (now: HouseView, onDay: (day: string) => HouseView) => T): Promise<T> {
+    const state = await stateFor(who);
+    const facts = await state.facts;
+    const now = clock.now();
+    const minute = now.slice(0, MINUTE_LENGTH);
+    return once(state, minute, key, () => {
+      const view = once(state, minute, 'view', () => readHouse(facts, now));
+      return work(view, (day) => once(state, minute, `on ${day}`, () => onDay(facts, view, now, day)));
+    });
   }
 
   return {
     snapshot,
-    /** The house with everything worked out, as it stands now. */
-    view: async (who: Who): Promise<HouseView> => readHouse((await snapshot(who)).facts, clock.now()),
-    /** The house now, and as it will be on a day. */
-    async viewsOn(who: Who, day: string | undefined): Promise<{ now: HouseView; then: HouseView }> {
-      const { facts } = await snapshot(who);
-      const view = readHouse(facts, clock.now());
-      return { now: view, then: day ? onDay(facts, view, clock.now(), day) : view };
-    },
+    derived,
+    /** The house with everything worked out, as it stands now; inside a write, as it stood before. */
+    view: (who: Who): Promise<HouseView> => derived(who, 'view itself', (view) => view),
     /** What lives in every tank. */
-    tankLife: async (who: Who) => tankLife(readHouse((await snapshot(who)).facts, clock.now())),
+    tankLife: (who: Who) => derived(who, 'tank life', tankLife),
     /** Range of temperature wanted in each tank. */
     async wanted(who: Who) {
       const { facts } = await snapshot(who);

@@ -89,7 +89,7 @@ describe('a culture', () => {
 
   it('cannot be taken back once it was looked after', async () => {
     const cultureId = await start('microworm', '2026-03-05T08:00:00Z');
-    const [begun] = await keeper.get('entries', { query: { subjectId: cultureId } });
+    const [begun] = await keeper.get('entries', { query: { aboutId: cultureId } });
     await see(cultureId, 'fed');
     expect(await sitter.call('undo', { id: newId(), entryId: begun?.id ?? '' })).toMatchObject({
       ok: false,

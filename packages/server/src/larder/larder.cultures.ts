@@ -40,7 +40,7 @@ export function createCultures({
   const { cultures, events } = repository;
 
   async function mustRun(scope: Scope, cultureId: string): Promise<CultureRow> {
-    const culture = await cultures.get(scope, cultureId, { lock: true });
+    const culture = await cultures.get(scope, cultureId);
     if (!culture) throw new DomainError('request/not-found', { detail: 'There is no such culture.' });
     if (culture.ended) throw new DomainError('larder/ended', { detail: `${culture.name} was emptied.` });
     return culture;

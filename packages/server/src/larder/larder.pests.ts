@@ -1,31 +1,27 @@
 import { v7 as newId } from 'uuid';
-import type { BodyOf } from '@freshet/contract/endpoints';
-import type { larderEndpoints } from '@freshet/contract/larder';
 import { PEST_KINDS, treatmentWarnings, type LarderView, type PestSighting } from '@freshet/core/larder';
-import { addDays, exactly, houseDay } from '@freshet/core/time';
+import { addDays, houseDay } from '@freshet/core/time';
 import type { LogService } from '../log';
 import { DomainError, groupBy, OLDEST_FIRST, type Who } from '../platform';
 import type { RoomService } from '../room';
 import type { Housed, LarderRepository } from './larder.repository';
 
-type Body<Name extends keyof typeof larderEndpoints> = BodyOf<(typeof larderEndpoints)[Name]>;
 /** Pests that were seen longer ago and not again are not shown. */
 const SHOWN_DAYS = 120;
 
 /** Pests: seen, treated, gone. */
-export function createPests({ log, room, repository }: { log: LogService; room: RoomService; repository: LarderRepository }) {
+export function createPests({
+  log,
+  room,
+  repository,
+  viewOf,
+}: {
+  log: LogService;
+  room: RoomService;
+  repository: LarderRepository;
+  viewOf: (at: Who) => Promise<LarderView>;
+}) {
   const { pests, pestEvents, cultures } = repository;
-  log.register({
-    pest: {
-      tables: [pests],
-      async before(scope, entry) {
-        const [seen] = await pests.find(scope, { entryId: entry.id });
-        if (seen && (await pestEvents.find(scope, { sightingId: seen.id }, { limit: 1 })).length > 0)
-          throw new DomainError('log/later-entries', { detail: 'It was treated since; take that back first.' });
-      },
-    },
-    pestEvent: { tables: [pestEvents] },
-  });
 
   /** What was seen lately, with what was done. */
   async function sightings(at: Housed, now: string) {
@@ -46,29 +42,9 @@ export function createPests({ log, room, repository }: { log: LogService; room: 
     });
   }
 
-  return {
-    sightings,
-    /** Those that are not gone, as the snapshot has them. */
-    async facts(at: Housed, now: string): Promise<PestSighting[]> {
-      return (await sightings(at, now)).flatMap(({ row, events, changesOn, isGone }) =>
-        isGone
-          ? []
-          : [
-              {
-                id: row.id,
-                pest: PEST_KINDS[row.pest].words,
-                tankId: row.tankId,
-                cultureId: row.cultureId,
-                at: row.at,
-                changesOn,
-                treatedWith: events.findLast(({ kind }) => kind === 'treated')?.treatment ?? null,
-              },
-            ],
-      );
-    },
-
-    seePest: (who: Who, body: Body<'seePest'>) =>
-      log.record(who, { kind: 'pest', asked: body, when: exactly(body.at) }, async (scope) => {
+  log.declare({
+    pest: {
+      apply: async (scope, body) => {
         const { sightingId, pest, cameBy, at } = body;
         const tank = body.tankId ? await room.getTank(scope, body.tankId) : null;
         const culture = body.cultureId ? await cultures.get(scope, body.cultureId) : null;
@@ -88,11 +64,18 @@ export function createPests({ log, room, repository }: { log: LogService; room: 
           tankId: tank?.id ?? culture?.tankId ?? null,
           subjectId: sightingId,
         };
-      }),
-
-    /** @param livesIn - whether shrimp, crayfish or scuds live in a tank */
-    pestEvent: (who: Who, body: Body<'pestEvent'>, livesIn: (tankId: string) => boolean) =>
-      log.record(who, { kind: 'pestEvent', asked: body, when: exactly(body.at) }, async (scope) => {
+      },
+      undo: {
+        tables: [pests],
+        async before(scope, entry) {
+          const [seen] = await pests.find(scope, { entryId: entry.id });
+          if (seen && (await pestEvents.find(scope, { sightingId: seen.id }, { limit: 1 })).length > 0)
+            throw new DomainError('log/later-entries', { detail: 'It was treated since; take that back first.' });
+        },
+      },
+    },
+    pestEvent: {
+      apply: async (scope, body) => {
         const seen = await pests.get(scope, body.sightingId);
         if (!seen) throw new DomainError('request/not-found', { detail: 'There is no such sighting.', pointer: '#/sightingId' });
         if (body.at < seen.at)
@@ -101,7 +84,7 @@ export function createPests({ log, room, repository }: { log: LogService; room: 
         const treatment = treatments.find(({ key }) => key === body.treatment);
         if (body.kind === 'treated' && !treatment)
           throw new DomainError('request/invalid', { detail: `That is not given against ${words}.`, pointer: '#/treatment' });
-        const invertebrates = seen.tankId !== null && livesIn(seen.tankId);
+        const invertebrates = hasInvertebrates(await viewOf(scope), seen.tankId);
         if (treatment?.isDosed && invertebrates && !body.half && !scope.override)
           throw new DomainError('larder/invertebrates', {
             detail: `${treatmentWarnings(treatment, { invertebrates, isCulture: seen.cultureId !== null })
@@ -128,7 +111,31 @@ export function createPests({ log, room, repository }: { log: LogService; room: 
           tankId: tank?.id ?? null,
           subjectId: seen.id,
         };
-      }),
+      },
+      undo: { tables: [pestEvents] },
+    },
+  });
+
+  return {
+    sightings,
+    /** Those that are not gone, as the snapshot has them. */
+    async facts(at: Housed, now: string): Promise<PestSighting[]> {
+      return (await sightings(at, now)).flatMap(({ row, events, changesOn, isGone }) =>
+        isGone
+          ? []
+          : [
+              {
+                id: row.id,
+                pest: PEST_KINDS[row.pest].words,
+                tankId: row.tankId,
+                cultureId: row.cultureId,
+                at: row.at,
+                changesOn,
+                treatedWith: events.findLast(({ kind }) => kind === 'treated')?.treatment ?? null,
+              },
+            ],
+      );
+    },
   };
 }
 export type PestsService = ReturnType<typeof createPests>;

@@ -1,16 +1,12 @@
 import { v7 as newId } from 'uuid';
-import type { BodyOf } from '@freshet/contract/endpoints';
-import type { larderEndpoints } from '@freshet/contract/larder';
 import { MEAL_WORDS, SHELF_WORDS, shelfState, tinOf, USUAL_DOSE, type CountedHatch, type ShelfItem } from '@freshet/core/larder';
 import { FOOD_NAMES } from '@freshet/core/species';
-import { exactly, houseDay } from '@freshet/core/time';
+import { houseDay } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
 import type { LogService, Scope } from '../log';
-import { DomainError, groupBy, OLDEST_FIRST, type Reading, type Who } from '../platform';
+import { DomainError, groupBy, OLDEST_FIRST, type Reading } from '../platform';
 import type { RoomService } from '../room';
 import type { Housed, LarderRepository } from './larder.repository';
-
-type Body<Name extends keyof typeof larderEndpoints> = BodyOf<(typeof larderEndpoints)[Name]>;
 
 /** Hatches that were counted, as far back as tins are told apart. */
 const COUNTED = 60;
@@ -18,30 +14,6 @@ const COUNTED = 60;
 /** Tins, bags and bottles; measures that were weighed; what was seen after meals; plans that were taken. */
 export function createShelf({ log, room, repository }: { log: LogService; room: RoomService; repository: LarderRepository }) {
   const { shelfItems, shelfEvents, doses, meals, plans, cultures, events } = repository;
-  log.register({
-    shelfItem: {
-      tables: [shelfItems],
-      async before(scope, entry) {
-        const [item] = await shelfItems.find(scope, { entryId: entry.id });
-        if (!item) return;
-        const used = await shelfEvents.find(scope, { itemId: item.id }, { limit: 1 });
-        const set = (await repository.hatchesSet(scope)).some(({ hatch }) => hatch?.tinId === item.id);
-        if (used.length > 0 || set)
-          throw new DomainError('log/later-entries', { detail: `${item.name} was used or weighed since; take that back first.` });
-      },
-    },
-    shelfEvent: {
-      tables: [shelfEvents],
-      async after(scope, { subjectId }) {
-        if (!subjectId) return;
-        const ends = await shelfEvents.find(scope, { itemId: subjectId, kind: 'finished' }, { limit: 1 });
-        if (ends.length === 0) await shelfItems.update(scope, { id: subjectId }, { finished: false });
-      },
-    },
-    doseMeasured: { tables: [doses] },
-    mealLook: { tables: [meals] },
-    culturePlan: { tables: [plans] },
-  });
 
   /** What stands on the shelf, with what was taken of each since it was last weighed. */
   async function items(at: Housed): Promise<ShelfItem[]> {
@@ -85,28 +57,9 @@ export function createShelf({ log, room, repository }: { log: LogService; room: 
     return item;
   }
 
-  return {
-    items,
-    mustHave,
-    /** The tin that a hatch is taken from: of cysts, opened last, not empty. */
-    async tinInUse(scope: Scope): Promise<string | null> {
-      const today = houseDay(scope.now, scope.timeZone);
-      return tinOf(await items(scope), today)?.id ?? null;
-    },
-    /** Counted hatches, oldest first. */
-    async countedHatches(at: Reading): Promise<CountedHatch[]> {
-      const counted = await events.find(at, { kind: 'counted' }, { order: [['at', 'DESC']], limit: COUNTED });
-      if (counted.length === 0) return [];
-      const rows = await cultures.find(at, { id: counted.map(({ cultureId }) => cultureId) });
-      const byId = new Map(rows.map((row) => [row.id, row]));
-      return counted.reverse().flatMap(({ cultureId, details }) => {
-        const hatch = byId.get(cultureId)?.hatch;
-        return hatch && details?.nauplii != null ? [{ tinId: hatch.tinId, cystsG: hatch.cystsG, nauplii: details.nauplii }] : [];
-      });
-    },
-
-    addShelfItem: (who: Who, body: Body<'addShelfItem'>) =>
-      log.record(who, { kind: 'shelfItem', asked: body, when: exactly(body.at) }, async (scope) => {
+  log.declare({
+    shelfItem: {
+      apply: async (scope, body) => {
         const { itemId, kind, name, food, openedOn, goodUntil, amount, priceCents, at } = body;
         if (openedOn && openedOn > houseDay(scope.now, scope.timeZone))
           throw new DomainError('request/invalid', { detail: 'That day has not come yet.', pointer: '#/openedOn' });
@@ -125,10 +78,23 @@ export function createShelf({ log, room, repository }: { log: LogService; room: 
           finished: false,
         });
         return { text: `${name}, ${formatNumber(amount)} ${SHELF_WORDS[kind].unit}, on the shelf`, subjectId: itemId };
-      }),
-
-    shelfEvent: (who: Who, body: Body<'shelfEvent'>) =>
-      log.record(who, { kind: 'shelfEvent', asked: body, when: exactly(body.at) }, async (scope) => {
+      },
+      undo: {
+        tables: [shelfItems],
+        async before(scope, entry) {
+          const [item] = await shelfItems.find(scope, { entryId: entry.id });
+          if (!item) return;
+          const used = await shelfEvents.find(scope, { itemId: item.id }, { limit: 1 });
+          const set = (await repository.hatchesSet(scope)).some(({ hatch }) => hatch?.tinId === item.id);
+          if (used.length > 0 || set)
+            throw new DomainError('log/later-entries', {
+              detail: `${item.name} was used or weighed since; take that back first.`,
+            });
+        },
+      },
+    },
+    shelfEvent: {
+      apply: async (scope, body) => {
         const item = await mustHave(scope, body.itemId, '#/itemId');
         if (item.finished) throw new DomainError('larder/ended', { detail: `${item.name} is finished.` });
         const { unit } = SHELF_WORDS[item.kind];
@@ -154,10 +120,18 @@ export function createShelf({ log, room, repository }: { log: LogService; room: 
           text: `${item.name} ${words}${amount === null ? '' : `: ${formatNumber(amount)} ${unit}${kind === 'weighed' ? ' left' : ''}`}`,
           subjectId: item.id,
         };
-      }),
-
-    measureDose: (who: Who, body: Body<'measureDose'>) =>
-      log.record(who, { kind: 'doseMeasured', asked: body, when: exactly(body.at) }, async (scope) => {
+      },
+      undo: {
+        tables: [shelfEvents],
+        async after(scope, { subjectId }) {
+          if (!subjectId) return;
+          const ends = await shelfEvents.find(scope, { itemId: subjectId, kind: 'finished' }, { limit: 1 });
+          if (ends.length === 0) await shelfItems.update(scope, { id: subjectId }, { finished: false });
+        },
+      },
+    },
+    doseMeasured: {
+      apply: async (scope, body) => {
         const { dose, food, total, of, at } = body;
         const usual = USUAL_DOSE[dose];
         const amount = total / of;
@@ -168,18 +142,20 @@ export function createShelf({ log, room, repository }: { log: LogService; room: 
           });
         await doses.insert(scope, { id: newId(), entryId: scope.entryId, dose, food, amount, ofMany: of, at });
         return { text: `A ${usual.words}${food ? ` of ${FOOD_NAMES[food]}` : ''} is ${formatNumber(amount)} ${usual.unit}` };
-      }),
-
-    mealLook: (who: Who, body: Body<'mealLook'>) =>
-      log.record(who, { kind: 'mealLook', asked: body, when: exactly(body.at) }, async (scope) => {
+      },
+      undo: { tables: [doses] },
+    },
+    mealLook: {
+      apply: async (scope, body) => {
         const tank = await room.getTank(scope, body.tankId);
         const { sight, at } = body;
         await meals.insert(scope, { id: newId(), entryId: scope.entryId, tankId: tank.id, sight, at });
         return { text: `${tank.code} after the meal: ${MEAL_WORDS[sight]}`, tankId: tank.id, subjectId: tank.id };
-      }),
-
-    takePlan: (who: Who, body: Body<'takePlan'>) =>
-      log.record(who, { kind: 'culturePlan', asked: body, when: exactly(body.at) }, async (scope) => {
+      },
+      undo: { tables: [meals] },
+    },
+    culturePlan: {
+      apply: async (scope, body) => {
         const today = houseDay(scope.now, scope.timeZone);
         body.starts.forEach(({ day }, i) => {
           if (day < today)
@@ -199,7 +175,30 @@ export function createShelf({ log, room, repository }: { log: LogService; room: 
               ? 'Plan of cultures dropped'
               : `Plan of ${starts.length === 1 ? 'one start' : `${starts.length} starts`} taken`,
         };
-      }),
+      },
+      undo: { tables: [plans] },
+    },
+  });
+
+  return {
+    items,
+    mustHave,
+    /** The tin that a hatch is taken from: of cysts, opened last, not empty. */
+    async tinInUse(scope: Scope): Promise<string | null> {
+      const today = houseDay(scope.now, scope.timeZone);
+      return tinOf(await items(scope), today)?.id ?? null;
+    },
+    /** Counted hatches, oldest first. */
+    async countedHatches(at: Reading): Promise<CountedHatch[]> {
+      const counted = await events.find(at, { kind: 'counted' }, { order: [['at', 'DESC']], limit: COUNTED });
+      if (counted.length === 0) return [];
+      const rows = await cultures.find(at, { id: counted.map(({ cultureId }) => cultureId) });
+      const byId = new Map(rows.map((row) => [row.id, row]));
+      return counted.reverse().flatMap(({ cultureId, details }) => {
+        const hatch = byId.get(cultureId)?.hatch;
+        return hatch && details?.nauplii != null ? [{ tinId: hatch.tinId, cystsG: hatch.cystsG, nauplii: details.nauplii }] : [];
+      });
+    },
   };
 }
 export type ShelfService = ReturnType<typeof createShelf>;

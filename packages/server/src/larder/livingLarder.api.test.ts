@@ -119,7 +119,7 @@ describe('a family of cultures', () => {
       ['Microworms 2', null],
     ]);
     // The first cannot be taken back while another stands on it.
-    const entries = await keeper.get('entries', { query: { subjectId: first } });
+    const entries = await keeper.get('entries', { query: { aboutId: first } });
     await keeper.write('undo', { id: newId(), entryId: entries[0]?.id ?? '' });
     expect(await keeper.call('undo', { id: newId(), entryId: entries[1]?.id ?? '' })).toMatchObject({
       body: { code: 'log/later-entries' },

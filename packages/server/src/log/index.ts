@@ -1,2 +1,4 @@
-export { createLog, type LogService, type Applied, type Scope, type Undoing, type Written } from './log.service';
+export { createLog, joined, type LogService } from './log.service';
+export type { Applied, Declarations, PartBody, Scope, TickCall, ToBody, Undoing, Written } from './declaration';
+export type { EntryRow } from './log.repository';
 export { logHandlers } from './log.routes';

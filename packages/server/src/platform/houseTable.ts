@@ -1,4 +1,4 @@
-import { DataTypes, Op, Utils, type ModelAttributes, type Order, type WhereOptions } from 'sequelize';
+import { DataTypes, literal, Op, Utils, type ModelAttributes, type Order, type WhereOptions } from 'sequelize';
 import { optionsOf, type Reading, type Writing } from './access';
 import type { Database } from './database';
 
@@ -25,8 +25,8 @@ export interface HouseRow {
 interface FindOptions {
   order?: Order;
   limit?: number;
-  /** Locks the rows until the write ends; nothing outside of one. */
-  lock?: boolean;
+  /** In the order their entries were written, by the server's numbers. */
+  asWritten?: boolean;
   /** Undone rows too. */
   all?: boolean;
 }
@@ -119,14 +119,14 @@ export function houseTable<Own extends Columns>(
       out[column] = kinds[column] === 'json' && value !== null ? JSON.stringify(value) : value;
     return out;
   };
-  const find: HouseTable<Row>['find'] = async (at, where = {}, { order, limit, lock, all } = {}) => {
+  const find: HouseTable<Row>['find'] = async (at, where = {}, { order, limit, asWritten, all } = {}) => {
     const found = await model.findAll({
       where: { ...(where as object), houseId: at.houseId, ...(all ? {} : { live: 1 }) },
       attributes: shown,
       raw: true,
       ...optionsOf(at),
-      ...(at.tx && lock ? { lock: at.tx.LOCK.UPDATE } : {}),
       ...(order ? { order } : {}),
+      ...(asWritten ? { order: [[literal(`(SELECT sequence FROM entries WHERE entries.id = ${name}.entry_id)`), 'ASC']] } : {}),
       ...(limit ? { limit } : {}),
     });
     return (found as unknown as Record<string, unknown>[]).map(decode);

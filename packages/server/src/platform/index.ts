@@ -20,7 +20,7 @@ export {
   type HouseRow,
   type RowOf,
 } from './houseTable';
-export { mount, atLeast, type Actor, type Image, type Who, type Handler, type Handlers } from './mount';
+export { mount, atLeast, type Actor, type Enter, type Image, type Who, type Handler, type Handlers } from './mount';
 export { problemHandler } from './problemHandler';
 export { migrator } from './migrate';
 export { systemClock, fixedClock, type Clock } from './clock';

@@ -35,8 +35,12 @@ export interface Call<E> {
 }
 
 export type Handler<E> = (call: Call<E>) => Promise<E extends { answers: 'image' } ? Image : ReplyOf<E>>;
-/** One handler for every line of an area's endpoint table. */
-export type Handlers<Table extends Record<string, AnyEndpoint>> = { [Name in keyof Table]: Handler<Table[Name]> };
+/** One handler for every line of an area's endpoint table that makes no entry: entries have one door for all. */
+export type Handlers<Table extends Record<string, AnyEndpoint>> = {
+  [Name in keyof Table as Table[Name] extends { entry: string } ? never : Name]: Handler<Table[Name]>;
+};
+/** The door of all entries. @param kind - as the endpoint names it @param body - parsed; a picture's bytes stand in it as `image` */
+export type Enter = (who: Who, kind: string, body: object) => Promise<unknown>;
 
 /** Whether a role may do what asks for `least`. */
 export function atLeast(role: Role, least: Role): boolean {
@@ -61,10 +65,17 @@ export function mount<Table extends Record<string, AnyEndpoint>>(
   router: Router,
   table: Table,
   handlers: Handlers<Table>,
+  enter: Enter,
   whoOf: (request: Request) => Promise<Who | null>,
 ): void {
   for (const [name, line] of Object.entries(table)) {
-    const handler = handlers[name as keyof Table] as unknown as (call: {
+    const { entry } = line;
+    const handler = (
+      entry === undefined
+        ? handlers[name as keyof typeof handlers]
+        : ({ who, body, request }: { who: Who; body: object; request: Request }) =>
+            enter(who, entry, line.sends === 'image' ? { ...body, image: request.body as Uint8Array } : body)
+    ) as (call: {
       who: Who;
       body: unknown;
       query: unknown;

@@ -1,5 +1,3 @@
-import type { BodyOf } from '@freshet/contract/endpoints';
-import type { biosecurityEndpoints } from '@freshet/contract/room';
 import {
   computeExposure,
   CONTACT_KINDS,
@@ -11,14 +9,13 @@ import {
   type Contact,
   type ContactKind,
 } from '@freshet/core/room';
-import { addDays, exactly, instantOf } from '@freshet/core/time';
+import { addDays, instantOf } from '@freshet/core/time';
 import { v7 as newId } from 'uuid';
 import type { LogService } from '../log';
 import { DomainError, groupBy, type Database, type Reading, type Who } from '../platform';
 import { createBiosecurityRepository } from './biosecurity.repository';
 import type { RoomService } from './room.service';
 
-type Body<Name extends keyof typeof biosecurityEndpoints> = BodyOf<(typeof biosecurityEndpoints)[Name]>;
 /** A lot that went from tank to tank, or out of the house. */
 export interface LotTrail {
   moved: { lotId: string; from: string; to: string; at: string }[];
@@ -44,7 +41,6 @@ export function createBiosecurity({
 }) {
   const repository = createBiosecurityRepository(database);
   const { illnesses, contacts } = repository;
-  log.register({ illness: { tables: [illnesses] }, contact: { tables: [contacts] } });
 
   /** The room as far as illness cares. */
   function toRacks(rooms: Rooms): BiosecurityRack[] {
@@ -137,25 +133,32 @@ export function createBiosecurity({
     };
   }
 
+  log.declare({
+    illness: {
+      apply: async (scope, body) => {
+        const tank = await room.getTank(scope, body.tankId);
+        await illnesses.insert(scope, { id: newId(), entryId: scope.entryId, tankId: tank.id, at: body.at, what: body.what });
+        return { text: `${tank.code}: illness seen, ${body.what}`, tankId: tank.id, subjectId: tank.id };
+      },
+      undo: { tables: [illnesses] },
+    },
+    contact: {
+      apply: async (scope, body) => {
+        const [from, to] = await Promise.all([room.getTank(scope, body.fromTankId), room.getTank(scope, body.toTankId)]);
+        const { fromTankId, toTankId, kind, at } = body;
+        await contacts.insert(scope, { id: newId(), entryId: scope.entryId, fromTankId, toTankId, kind, at });
+        const text = `${kind === 'water' ? 'Water' : 'Tools'} carried from ${from.code} to ${to.code}`;
+        return { text, tankId: from.id, subjectId: to.id };
+      },
+      undo: { tables: [contacts] },
+    },
+  });
+
   return {
     exposure,
     repository,
     /** Quarantines from which illness would reach healthy tanks. */
     risks: (rooms: Rooms, quarantined: ReadonlySet<string>) => findQuarantineRisks(toRacks(rooms), quarantined),
-    logIllness: (who: Who, body: Body<'logIllness'>) =>
-      log.record(who, { kind: 'illness', asked: body, when: exactly(body.at) }, async (scope) => {
-        const tank = await room.getTank(scope, body.tankId);
-        await illnesses.insert(scope, { id: newId(), entryId: scope.entryId, tankId: tank.id, at: body.at, what: body.what });
-        return { text: `${tank.code}: illness seen, ${body.what}`, tankId: tank.id, subjectId: tank.id };
-      }),
-    logContact: (who: Who, body: Body<'logContact'>) =>
-      log.record(who, { kind: 'contact', asked: body, when: exactly(body.at) }, async (scope) => {
-        const [from, to] = await Promise.all([room.getTank(scope, body.fromTankId), room.getTank(scope, body.toTankId)]);
-        const { fromTankId, toTankId, kind, at } = body;
-        await contacts.insert(scope, { id: newId(), entryId: scope.entryId, fromTankId, toTankId, kind, at });
-        const text = `${kind === 'water' ? 'Water' : 'Tools'} carried from ${from.code} to ${to.code}`;
-        return { text, tankId: from.id, otherTankId: to.id, subjectId: to.id };
-      }),
   };
 }
 export type BiosecurityService = ReturnType<typeof createBiosecurity>;

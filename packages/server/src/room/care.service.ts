@@ -2,30 +2,17 @@ import { v7 as newId } from 'uuid';
 import type { BodyOf } from '@freshet/contract/endpoints';
 import type { careEndpoints } from '@freshet/contract/room';
 import { CARE_WORDS, type CareKind } from '@freshet/core/room';
-import { exactly } from '@freshet/core/time';
 import { formatAmount } from '@freshet/core/units';
-import type { TickHandler, Ticks } from '../agenda';
-import type { Applied, LogService, Scope } from '../log';
-import type { Database, Reading, Who } from '../platform';
+import type { Applied, LogService, Scope, ToBody } from '../log';
+import type { Database, Reading } from '../platform';
 import { createCareRepository } from './care.repository';
 import type { RoomService } from './room.service';
 
 type Body = BodyOf<(typeof careEndpoints)['logCare']>;
 /** Food, dye, clearings out, looks and signs: what was done at a tank or seen in it. */
-export function createCare({
-  database,
-  log,
-  ticks,
-  room,
-}: {
-  database: Database;
-  log: LogService;
-  ticks: Ticks;
-  room: RoomService;
-}) {
+export function createCare({ database, log, room }: { database: Database; log: LogService; room: RoomService }) {
   const repository = createCareRepository(database);
   const { care: table } = repository;
-  log.register({ care: { tables: [table] } });
 
   async function applyCare(scope: Scope, { tankId, care, what, amount, unit, at }: Omit<Body, 'id'>): Promise<Applied> {
     const tank = await room.getTank(scope, tankId, '#/tankId');
@@ -33,18 +20,22 @@ export function createCare({
     return { text: `${tank.code}: ${CARE_WORDS[care](what)} ${formatAmount(amount, unit)}`.trimEnd(), tankId, subjectId: tankId };
   }
   /** A tick at a tank's stop: what was given is named by the tick, or by the chore's own words. */
-  const ticked = (care: CareKind): TickHandler => ({
-    entry: 'care',
-    apply: async (scope, { what, text: words, amount, unit, at, tankId }) =>
-      tankId ? applyCare(scope, { tankId, care, what: what || words, amount, unit, at }) : null,
+  const ticked =
+    (care: CareKind): ToBody<'care'> =>
+    (_scope, { what, text: words, amount, unit, at, tankId }) =>
+      tankId ? { tankId, care, what: what || words, amount, unit, at } : null;
+
+  log.declare({
+    care: {
+      apply: (scope, body) => applyCare(scope, body),
+      undo: { tables: [table] },
+      ticks: { fed: ticked('fed'), dyed: ticked('dyed'), clearedOut: ticked('clearedOut') },
+    },
   });
-  ticks.register({ fed: ticked('fed'), dyed: ticked('dyed'), clearedOut: ticked('clearedOut') });
 
   return {
     applyCare,
     since: (at: Reading, from: string) => repository.since(at, from),
-    logCare: (who: Who, body: Body) =>
-      log.record(who, { kind: 'care', asked: body, when: exactly(body.at) }, (scope) => applyCare(scope, body)),
   };
 }
 export type CareService = ReturnType<typeof createCare>;

@@ -1,17 +1,18 @@
 import { v7 as newId } from 'uuid';
-import type { BodyOf } from '@freshet/contract/endpoints';
-import type { hoursEndpoints } from '@freshet/contract/room';
 import { USUAL_HOURS, type HouseHours } from '@freshet/core/room';
 import { sun } from '@freshet/core/sky';
 import { houseDay, localTime } from '@freshet/core/time';
 import type { LogService } from '../log';
-import { DomainError, type Clock, type Database, type Reading, type Who } from '../platform';
+import { type Clock, type Database, type Reading, type Who } from '../platform';
 import { createHoursRepository } from './hours.repository';
+
+/** Hours in words, for two that do not agree. */
+const hoursWords = ({ walks, lampOn, lampOff }: Pick<HouseHours, 'lampOn' | 'lampOff'> & { walks: readonly string[] }): string =>
+  `walks at ${walks.join(', ')}, ${lampOn && lampOff ? `lamps ${lampOn} to ${lampOff}` : 'no lamp timer'}`;
 
 /** When the house is walked, when its lamps burn, where it stands. */
 export function createHours({ database, clock, log }: { database: Database; clock: Clock; log: LogService }) {
   const repository = createHoursRepository(database);
-  log.register({ hours: { tables: [repository.hours] } });
 
   async function current(at: Reading): Promise<Omit<HouseHours, 'walks'> & { walks: string[]; version: string | null }> {
     const said = await repository.newest(at);
@@ -20,23 +21,14 @@ export function createHours({ database, clock, log }: { database: Database; cloc
     return { walks, lampOn, lampOff, fastOn, newFoodOn, latitude, longitude, version: entryId };
   }
 
-  return {
-    current,
-    /** When light comes today by the house's clock: the lamp timer's, else the sun's; null when neither is known. */
-    async firstLight(who: Who): Promise<string | null> {
-      const { lampOn, latitude, longitude } = await current(who);
-      if (lampOn) return lampOn;
-      if (latitude === null || longitude === null) return null;
-      const { civilDawn } = sun({ date: houseDay(clock.now(), who.timeZone), latitude, longitude });
-      return civilDawn && localTime(civilDawn, who.timeZone);
-    },
-    setHours: (who: Who, body: BodyOf<(typeof hoursEndpoints)['setHours']>) =>
-      log.record(who, { kind: 'hours', asked: body, when: { from: clock.now(), to: clock.now() } }, async (scope) => {
+  log.declare({
+    hours: {
+      apply: async (scope, body) => {
         const before = await repository.newest(scope);
-        if (body.version !== undefined && body.version !== (before?.entryId ?? null))
-          throw new DomainError('log/edited-since', {
-            detail: 'Somebody set the hours since you opened this; look again.',
-          });
+        await log.mustBeNewest(scope, body.version, before, {
+          theirs: hoursWords(before ?? USUAL_HOURS),
+          yours: hoursWords(body),
+        });
         const { walks, lampOn, lampOff, fastOn, newFoodOn, latitude, longitude } = body;
         await repository.hours.insert(scope, {
           id: newId(),
@@ -51,7 +43,21 @@ export function createHours({ database, clock, log }: { database: Database; cloc
           at: scope.now,
         });
         return { text: `Hours of the house: walks at ${walks.join(', ')}` };
-      }),
+      },
+      undo: { tables: [repository.hours] },
+    },
+  });
+
+  return {
+    current,
+    /** When light comes today by the house's clock: the lamp timer's, else the sun's; null when neither is known. */
+    async firstLight(who: Who): Promise<string | null> {
+      const { lampOn, latitude, longitude } = await current(who);
+      if (lampOn) return lampOn;
+      if (latitude === null || longitude === null) return null;
+      const { civilDawn } = sun({ date: houseDay(clock.now(), who.timeZone), latitude, longitude });
+      return civilDawn && localTime(civilDawn, who.timeZone);
+    },
   };
 }
 export type HoursService = ReturnType<typeof createHours>;

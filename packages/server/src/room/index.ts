@@ -6,4 +6,4 @@ export { createBiosecurity, type BiosecurityService, type LotTrail } from './bio
 export { createCare, type CareService } from './care.service';
 export { createHours, type HoursService } from './hours.service';
 export { createRoomFacts, type Rooms, type RoomFactsLoader, type WantedByTank } from './room.facts';
-export { biosecurityHandlers, careHandlers, hoursHandlers, probeHandlers, roomHandlers, waterHandlers } from './room.routes';
+export { biosecurityHandlers, hoursHandlers, probeHandlers, roomHandlers, waterHandlers } from './room.routes';

@@ -2,7 +2,6 @@ import { createHmac, timingSafeEqual } from 'node:crypto';
 import type { BodyOf } from '@freshet/contract/endpoints';
 import { READING_LIMITS, type probeEndpoints, type Quantity } from '@freshet/contract/room';
 import { judgeProbe, mayBeSteady, type ProbeVerdict } from '@freshet/core/room';
-import { exactly } from '@freshet/core/time';
 import type { LogService } from '../log';
 import { DomainError, groupBy, isDuplicate, type Clock, type Reading, type Who } from '../platform';
 import { createIngest } from './ingest';
@@ -43,7 +42,6 @@ export function createProbes({
   const ingest = createIngest((rows) => samples.insert(rows));
   const known = new Map<string, { probe: (ProbeRow & { houseId: string }) | null; untilMs: number }>();
   let tell: TellProbe = () => false;
-  log.register({ probe: { tables: [probes] } });
 
   const tokenOf = (probeId: string) =>
     `${probeId}.${createHmac('sha256', secret).update(`probe ${probeId}`).digest('base64url')}`;
@@ -147,6 +145,27 @@ export function createProbes({
     return readings.length;
   }
 
+  log.declare({
+    probe: {
+      apply: async (scope, body) => {
+        const tank = await room.getTank(scope, body.tankId);
+        try {
+          await probes.insert(scope, { id: body.probeId, entryId: scope.entryId, name: body.name, tankId: tank.id });
+        } catch (error) {
+          if (isDuplicate(error))
+            throw new DomainError('request/invalid', {
+              detail: `${body.name} is there already.`,
+              pointer: '#/name',
+              cause: error,
+            });
+          throw error;
+        }
+        return { text: `Probe ${body.name} in ${tank.code}`, tankId: tank.id, subjectId: body.probeId };
+      },
+      undo: { tables: [probes] },
+    },
+  });
+
   return {
     /** Changes when probes of a house sent something: at once here, after `everyMs` when another server heard them. */
     liveMark: (at: Reading, everyMs: number): string =>
@@ -177,22 +196,6 @@ export function createProbes({
         faults: verdicts,
       }));
     },
-    addProbe: (who: Who, body: Body<'addProbe'>) =>
-      log.record(who, { kind: 'probe', asked: body, when: exactly(clock.now()) }, async (scope) => {
-        const tank = await room.getTank(scope, body.tankId);
-        try {
-          await probes.insert(scope, { id: body.probeId, entryId: scope.entryId, name: body.name, tankId: tank.id });
-        } catch (error) {
-          if (isDuplicate(error))
-            throw new DomainError('request/invalid', {
-              detail: `${body.name} is there already.`,
-              pointer: '#/name',
-              cause: error,
-            });
-          throw error;
-        }
-        return { text: `Probe ${body.name} in ${tank.code}`, tankId: tank.id, subjectId: body.probeId };
-      }),
     async probeKey(who: Who, probeId: string) {
       const probe = await getProbe(who, probeId);
       return { token: tokenOf(probe.id), topic: `freshet/probes/${probe.id}/readings`, httpPath: '/api/probe-readings' };

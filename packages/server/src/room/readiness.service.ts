@@ -1,16 +1,12 @@
-import type { BodyOf } from '@freshet/contract/endpoints';
-import type { roomEndpoints } from '@freshet/contract/room';
 import { decideReadiness, READINESS_RULES, type Readiness, type TankEventKind } from '@freshet/core/room';
-import { exactly, houseDay, type Day } from '@freshet/core/time';
+import { houseDay, type Day } from '@freshet/core/time';
 import { v7 as newId } from 'uuid';
-import type { Ticks } from '../agenda';
 import type { Applied, LogService, Scope } from '../log';
 import { DomainError, groupBy, type Clock, type Database, type Who } from '../platform';
 import { createReadinessRepository } from './readiness.repository';
 import type { RoomService } from './room.service';
 
 type Rooms = Awaited<ReturnType<RoomService['repository']['all']>>;
-type Body<Name extends keyof typeof roomEndpoints> = BodyOf<(typeof roomEndpoints)[Name]>;
 
 /** What the log says of each. */
 const WORDS: Record<TankEventKind, string> = {
@@ -37,23 +33,16 @@ export function createReadiness({
   database,
   clock,
   log,
-  ticks,
   roomOf,
 }: {
   database: Database;
   clock: Clock;
   log: LogService;
-  ticks: Ticks;
   /** The room, which itself tells of new tanks; asked for when it is needed. */
   roomOf: () => RoomService;
 }) {
   const repository = createReadinessRepository(database);
   const { tankEvents } = repository;
-  log.register({ tank: { tables: [tankEvents] }, tankEvent: { tables: [tankEvents] } });
-  ticks.register({
-    filterFed: { entry: 'tankEvent', apply: (scope, { id, at }) => applyEvent(scope, { tankId: id, kind: 'fed', at }) },
-  });
-
   async function applyEvent(
     scope: Scope,
     body: { tankId: string; kind: TankEventKind; at: string; note?: string | undefined },
@@ -126,6 +115,15 @@ export function createReadiness({
     return { readiness, cycling, quarantined, quarantineRacks };
   }
 
+  log.declare({
+    tankEvent: {
+      apply: (scope, body) => applyEvent(scope, body),
+      undo: { tables: [tankEvents] },
+      ticks: { filterFed: (_scope, { id, at }) => ({ tankId: id, kind: 'fed' as const, at }) },
+    },
+  });
+  log.alsoUndone({ tank: { tables: [tankEvents] } });
+
   return {
     repository,
     applyEvent,
@@ -135,8 +133,6 @@ export function createReadiness({
       const row = { id: newId(), entryId: scope.entryId, tankId, kind: state, at: scope.now, note: null };
       await tankEvents.insert(scope, row);
     },
-    tankEvent: (who: Who, body: Body<'tankEvent'>) =>
-      log.record(who, { kind: 'tankEvent', asked: body, when: exactly(body.at) }, (scope) => applyEvent(scope, body)),
 
     /** Stock goes in only where it may, or with a reason. */
     async mustBeReady(who: Who, tankId: string, pointer = '#/toTankId'): Promise<void> {

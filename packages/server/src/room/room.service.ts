@@ -1,11 +1,9 @@
-import type { BodyOf } from '@freshet/contract/endpoints';
-import { READING_LIMITS, type roomEndpoints } from '@freshet/contract/room';
+import { READING_LIMITS } from '@freshet/contract/room';
 import { CalculationError } from '@freshet/core/errors';
 import { FURNISHING_WORDS, QUARANTINE_DAYS, READINESS_RULES, tankLoad, type MeasuringMethod } from '@freshet/core/room';
 import { formatNumber } from '@freshet/core/units';
-import type { Ticks } from '../agenda';
 import type { Applied, LogService, Scope, Undoing } from '../log';
-import { DomainError, groupBy, isDuplicate, type Clock, type Database, type Reading, type Who } from '../platform';
+import { DomainError, groupBy, isDuplicate, type Database, type Reading, type Who } from '../platform';
 import { v7 as newId } from 'uuid';
 import { createTankMoves } from './tankMoves';
 import { createRoomRepository, type EquipmentRow, type ReadingRow, type TankRow } from './room.repository';
@@ -50,7 +48,6 @@ const equipmentWords = ({
   ]
     .filter(Boolean)
     .join(', ');
-type Body<Name extends keyof typeof roomEndpoints> = BodyOf<(typeof roomEndpoints)[Name]>;
 
 /** No home tank is kept outside this; beyond it a reason is asked for. */
 const PLAUSIBLE_TEMP_C = [4, 36] as const;
@@ -72,16 +69,12 @@ async function takenCode<T>(code: string, work: () => Promise<T>): Promise<T> {
 /** Racks, shelves, tanks and their readings. */
 export function createRoom({
   database,
-  clock,
   log,
-  ticks,
   meterOf,
   onTank,
 }: {
   database: Database;
-  clock: Clock;
   log: LogService;
-  ticks: Ticks;
   /** Refuses an instrument that is not of this house; instruments belong to the water. */
   meterOf: (scope: Scope, meterId: string) => Promise<void>;
   /** Told of a new tank in its transaction, so that its readiness begins with it. */
@@ -94,9 +87,8 @@ export function createRoom({
     const { id: _id, tankId: _tankId, at: _at, entryId, ...rest } = row;
     return { ...rest, version: entryId };
   };
-  const now = () => ({ from: clock.now(), to: clock.now() });
 
-  const moves = createTankMoves({ log, repository, now });
+  const moves = createTankMoves({ log, repository });
   const { findPlace } = moves;
 
   /** Refuses while something stands in what would go. */
@@ -106,21 +98,6 @@ export function createRoom({
       if ((await inside(scope, entry.subjectId)).length > 0)
         throw new DomainError('log/later-entries', { detail: 'Something stands in it; take that back first.' });
     };
-  log.register({
-    rack: { tables: [racks], before: unlessHeld((scope, rackId) => shelves.find(scope, { rackId })) },
-    shelf: { tables: [shelves], before: unlessHeld((scope, shelfId) => tanks.find(scope, { shelfId })) },
-    tank: { tables: [tanks] },
-    equipment: { tables: [equipment] },
-    reading: { tables: [readings] },
-  });
-  ticks.register({
-    temperature: {
-      entry: 'reading',
-      apply: async (scope, { id, amount, at }) =>
-        amount === null ? null : applyReading(scope, { tankId: id, quantity: 'tempC', value: amount, at }),
-    },
-  });
-
   async function getTank(at: Reading, tankId: string, pointer?: string): Promise<TankRow> {
     const tank = await tanks.get(at, tankId);
     if (!tank) throw new DomainError('request/not-found', { detail: 'There is no such tank.', ...(pointer ? { pointer } : {}) });
@@ -159,6 +136,124 @@ export function createRoom({
     const { label, unit } = READING_LIMITS[body.quantity];
     return { text: `${tank.code}: ${label} ${formatNumber(body.value, 3)} ${unit}`.trim(), tankId: tank.id, subjectId: tank.id };
   }
+
+  log.declare({
+    rack: {
+      apply: async (scope, body) => {
+        const { entryId } = scope;
+        const others = await racks.find(scope, {});
+        const position = others.reduce((last, rack) => Math.max(last, rack.position), 0) + 1;
+        await takenCode(body.code, () =>
+          racks.insert(scope, {
+            id: body.id,
+            entryId,
+            code: body.code,
+            name: body.name,
+            kind: body.kind,
+            position,
+            quarantine: body.quarantine,
+            sump: body.sump,
+            tools: body.tools ?? null,
+            quarantineDays: body.quarantineDays ?? null,
+          }),
+        );
+        return { text: `${body.kind === 'yard' ? 'Yard' : 'Rack'} ${body.code} added: ${body.name}`, subjectId: body.id };
+      },
+      undo: { tables: [racks], before: unlessHeld((scope, rackId) => shelves.find(scope, { rackId })) },
+    },
+    shelf: {
+      apply: async (scope, body) => {
+        const { entryId } = scope;
+        const rack = await racks.get(scope, body.rackId);
+        if (!rack) throw new DomainError('request/not-found', { detail: 'There is no such rack.', pointer: '#/rackId' });
+        const others = await shelves.find(scope, { rackId: rack.id });
+        const level = others.reduce((last, shelf) => Math.max(last, shelf.level), 0) + 1;
+        await shelves.insert(scope, {
+          id: body.id,
+          entryId,
+          rackId: rack.id,
+          level,
+          lengthCm: body.lengthCm,
+          depthCm: body.depthCm,
+          heightCm: body.heightCm,
+          loadLimitKg: body.loadLimitKg,
+        });
+        return { text: `Shelf ${level} added to rack ${rack.code}`, subjectId: body.id };
+      },
+      undo: { tables: [shelves], before: unlessHeld((scope, shelfId) => tanks.find(scope, { shelfId })) },
+    },
+    tank: {
+      apply: async (scope, body) => {
+        let load;
+        try {
+          load = tankLoad(body);
+        } catch (error) {
+          if (error instanceof CalculationError)
+            throw new DomainError('request/invalid', { detail: error.message, pointer: `#/${error.field ?? ''}`, cause: error });
+          throw error;
+        }
+        const { leftCm, shelfLabel } = await findPlace(scope, body.shelfId, { ...body, totalKg: load.totalKg });
+        const { id, shelfId, code, lengthCm, widthCm, heightCm, waterHeightCm, substrateKg, facing } = body;
+        const row: TankRow = {
+          id,
+          entryId: scope.entryId,
+          shelfId,
+          code,
+          lengthCm,
+          widthCm,
+          heightCm,
+          waterHeightCm,
+          substrateKg,
+          facing,
+          leftCm,
+          glassMm: load.glassMm,
+          litres: load.waterLitres,
+          totalKg: load.totalKg,
+          kgPerM2: load.kgPerM2,
+        };
+        await takenCode(code, () => tanks.insert(scope, row));
+        await onTank?.(scope, id, body.state ?? 'running');
+        return {
+          text: `Tank ${code} added on ${shelfLabel}: ${formatNumber(load.waterLitres)} L, ${formatNumber(load.totalKg)} kg`,
+          tankId: id,
+          subjectId: id,
+        };
+      },
+      undo: { tables: [tanks] },
+    },
+    reading: {
+      apply: (scope, body) => applyReading(scope, body),
+      undo: { tables: [readings] },
+      ticks: {
+        temperature: (_scope, { id, amount, at }) =>
+          amount === null ? null : { tankId: id, quantity: 'tempC' as const, value: amount, at },
+      },
+    },
+    equipment: {
+      apply: async (scope, body) => {
+        const tank = await getTank(scope, body.tankId);
+        const { id: _id, version, override: _override, ...given } = body;
+        const row = {
+          ...given,
+          shelters: given.shelters ?? null,
+          nightDropC: given.nightDropC ?? 0,
+          growsAlgae: given.growsAlgae ?? false,
+          furnishing: given.furnishing ?? null,
+          lossWPerK: given.lossWPerK ?? null,
+        };
+        const before = await repository.newestEquipment(scope, tank.id);
+        await log.mustBeNewest(scope, version, before, { theirs: equipmentWords(before ?? BARE), yours: equipmentWords(row) });
+        await equipment.insert(scope, {
+          id: newId(),
+          entryId: scope.entryId,
+          at: scope.now,
+          ...row,
+        });
+        return { text: `${tank.code}: ${equipmentWords(row)}`, tankId: tank.id, subjectId: tank.id };
+      },
+      undo: { tables: [equipment] },
+    },
+  });
 
   return {
     repository,
@@ -200,116 +295,6 @@ export function createRoom({
         })),
       };
     },
-
-    addRack: (who: Who, body: Body<'addRack'>) =>
-      log.record(who, { kind: 'rack', asked: body, when: now() }, async (scope) => {
-        const { entryId } = scope;
-        const others = await racks.find(scope, {});
-        const position = others.reduce((last, rack) => Math.max(last, rack.position), 0) + 1;
-        await takenCode(body.code, () =>
-          racks.insert(scope, {
-            id: body.id,
-            entryId,
-            code: body.code,
-            name: body.name,
-            kind: body.kind,
-            position,
-            quarantine: body.quarantine,
-            sump: body.sump,
-            tools: body.tools ?? null,
-            quarantineDays: body.quarantineDays ?? null,
-          }),
-        );
-        return { text: `${body.kind === 'yard' ? 'Yard' : 'Rack'} ${body.code} added: ${body.name}`, subjectId: body.id };
-      }),
-
-    addShelf: (who: Who, body: Body<'addShelf'>) =>
-      log.record(who, { kind: 'shelf', asked: body, when: now() }, async (scope) => {
-        const { entryId } = scope;
-        const rack = await racks.get(scope, body.rackId, { lock: true });
-        if (!rack) throw new DomainError('request/not-found', { detail: 'There is no such rack.', pointer: '#/rackId' });
-        const others = await shelves.find(scope, { rackId: rack.id });
-        const level = others.reduce((last, shelf) => Math.max(last, shelf.level), 0) + 1;
-        await shelves.insert(scope, {
-          id: body.id,
-          entryId,
-          rackId: rack.id,
-          level,
-          lengthCm: body.lengthCm,
-          depthCm: body.depthCm,
-          heightCm: body.heightCm,
-          loadLimitKg: body.loadLimitKg,
-        });
-        return { text: `Shelf ${level} added to rack ${rack.code}`, subjectId: body.id };
-      }),
-
-    addTank: (who: Who, body: Body<'addTank'>) =>
-      log.record(who, { kind: 'tank', asked: body, when: now() }, async (scope) => {
-        let load;
-        try {
-          load = tankLoad(body);
-        } catch (error) {
-          if (error instanceof CalculationError)
-            throw new DomainError('request/invalid', { detail: error.message, pointer: `#/${error.field ?? ''}`, cause: error });
-          throw error;
-        }
-        const { leftCm, shelfLabel } = await findPlace(scope, body.shelfId, { ...body, totalKg: load.totalKg });
-        const { id, shelfId, code, lengthCm, widthCm, heightCm, waterHeightCm, substrateKg, facing } = body;
-        const row: TankRow = {
-          id,
-          entryId: scope.entryId,
-          shelfId,
-          code,
-          lengthCm,
-          widthCm,
-          heightCm,
-          waterHeightCm,
-          substrateKg,
-          facing,
-          leftCm,
-          glassMm: load.glassMm,
-          litres: load.waterLitres,
-          totalKg: load.totalKg,
-          kgPerM2: load.kgPerM2,
-        };
-        await takenCode(code, () => tanks.insert(scope, row));
-        await onTank?.(scope, id, body.state ?? 'running');
-        return {
-          text: `Tank ${code} added on ${shelfLabel}: ${formatNumber(load.waterLitres)} L, ${formatNumber(load.totalKg)} kg`,
-          tankId: id,
-          subjectId: id,
-        };
-      }),
-
-    addReading: (who: Who, body: Body<'addReading'>) =>
-      log.record(who, { kind: 'reading', asked: body, when: { from: body.at, to: body.at } }, (scope) =>
-        applyReading(scope, body),
-      ),
-
-    moveTank: moves.moveTank,
-
-    equip: (who: Who, body: Body<'equip'>) =>
-      log.record(who, { kind: 'equipment', asked: body, when: now() }, async (scope) => {
-        const tank = await getTank(scope, body.tankId);
-        const { id: _id, version, override: _override, ...given } = body;
-        const row = {
-          ...given,
-          shelters: given.shelters ?? null,
-          nightDropC: given.nightDropC ?? 0,
-          growsAlgae: given.growsAlgae ?? false,
-          furnishing: given.furnishing ?? null,
-          lossWPerK: given.lossWPerK ?? null,
-        };
-        const before = await repository.newestEquipment(scope, tank.id);
-        await log.mustBeNewest(scope, version, before, { theirs: equipmentWords(before ?? BARE), yours: equipmentWords(row) });
-        await equipment.insert(scope, {
-          id: newId(),
-          entryId: scope.entryId,
-          at: scope.now,
-          ...row,
-        });
-        return { text: `${tank.code}: ${equipmentWords(row)}`, tankId: tank.id, subjectId: tank.id };
-      }),
   };
 }
 export type RoomService = ReturnType<typeof createRoom>;

@@ -1,32 +1,18 @@
-import type { BodyOf } from '@freshet/contract/endpoints';
-import type { roomEndpoints } from '@freshet/contract/room';
 import { decidePlace, endOfShelf, type StandingTank } from '@freshet/core/room';
-import type { TimeRange } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
 import { v7 as newId } from 'uuid';
 import type { LogService, Scope } from '../log';
-import { DomainError, type Who } from '../platform';
+import { DomainError } from '../platform';
 import type { createRoomRepository } from './room.repository';
 
-type Body = BodyOf<(typeof roomEndpoints)['moveTank']>;
 interface Place {
   leftCm: number;
   shelfLabel: string;
 }
 
 /** Where tanks stand: a place is found once for new tanks and for moved ones. */
-export function createTankMoves({
-  log,
-  repository,
-  now,
-}: {
-  log: LogService;
-  repository: ReturnType<typeof createRoomRepository>;
-  now: () => TimeRange;
-}) {
+export function createTankMoves({ log, repository }: { log: LogService; repository: ReturnType<typeof createRoomRepository> }) {
   const { shelves, tanks, tankMoves } = repository;
-
-  log.register({ tankMove: { tables: [tankMoves], before: moveBack } });
 
   async function moveBack(scope: Scope, entry: { id: string; tankId: string | null }): Promise<void> {
     if (!entry.tankId) return;
@@ -60,7 +46,7 @@ export function createTankMoves({
     shelfId: string,
     tank: Omit<StandingTank, 'leftCm'> & { leftCm: number | null },
   ): Promise<Place> {
-    const shelf = await shelves.get(scope, shelfId, { lock: true });
+    const shelf = await shelves.get(scope, shelfId);
     if (!shelf) throw new DomainError('request/not-found', { detail: 'There is no such shelf.', pointer: '#/shelfId' });
     const neighbours = (await tanks.find(scope, { shelfId: shelf.id })).filter((other) => other.id !== tank.id);
     const leftCm = tank.leftCm ?? endOfShelf(neighbours);
@@ -73,12 +59,11 @@ export function createTankMoves({
     return { leftCm, shelfLabel: `shelf ${shelf.level}` };
   }
 
-  return {
-    findPlace,
-    moveTank: (who: Who, body: Body) =>
-      log.record(who, { kind: 'tankMove', asked: body, when: now() }, async (scope) => {
+  log.declare({
+    tankMove: {
+      apply: async (scope, body) => {
         const { entryId } = scope;
-        const tank = await tanks.get(scope, body.tankId, { lock: true });
+        const tank = await tanks.get(scope, body.tankId);
         if (!tank) throw new DomainError('request/not-found', { detail: 'There is no such tank.' });
         const { leftCm, shelfLabel } = await findPlace(scope, body.shelfId, {
           ...tank,
@@ -102,6 +87,12 @@ export function createTankMoves({
           tankId: tank.id,
           subjectId: tank.id,
         };
-      }),
+      },
+      undo: { tables: [tankMoves], before: moveBack },
+    },
+  });
+
+  return {
+    findPlace,
   };
 }

@@ -1,18 +1,14 @@
-import type { BodyOf } from '@freshet/contract/endpoints';
-import type { waterEndpoints } from '@freshet/contract/room';
 import { changeForLimit, estimateProduction, forecastRegime, nextChangeDay, type Regime } from '@freshet/core/room';
 import { CalculationError } from '@freshet/core/errors';
-import { addDays, daysBetween, everyDays, exactly, houseDay, type Day } from '@freshet/core/time';
+import { addDays, daysBetween, everyDays, houseDay, type Day } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
 import { v7 as newId } from 'uuid';
-import type { Ticks } from '../agenda';
 import type { Applied, LogService, Scope } from '../log';
 import { DomainError, groupBy, isDuplicate, type Clock, type Database, type Reading, type Who } from '../platform';
 import type { RoomService } from './room.service';
 import { createReadings } from './readings';
 import { createWaterRepository, type RegimeRow } from './water.repository';
 
-type Body<Name extends keyof typeof waterEndpoints> = BodyOf<(typeof waterEndpoints)[Name]>;
 const DAY_MS = 86_400_000;
 const FORECAST_DAYS = 28;
 /** Production is fitted to the newest readings: a tank's stock changes. */
@@ -44,49 +40,22 @@ export function createWater({
   database,
   clock,
   log,
-  ticks,
   room,
+  tellProbes,
 }: {
   database: Database;
   clock: Clock;
   log: LogService;
-  ticks: Ticks;
   room: RoomService;
+  /** Tells the probes in a tank that its water was changed; they are a part that is made later. */
+  tellProbes: (who: Who, change: { tankId: string; litres: number; tempC: number | null }) => Promise<void>;
 }) {
   const repository = createWaterRepository(database);
   const { waters, analyses, changes, regimes, meters, calibrations } = repository;
-  const now = () => exactly(clock.now());
 
   const usedSince = (isUsed: boolean): void => {
     if (isUsed) throw new DomainError('log/later-entries', { detail: 'It was used since; take that back first.' });
   };
-  log.register({
-    water: {
-      tables: [waters],
-      async before(scope, { subjectId: waterId }) {
-        for (const table of [analyses, changes, regimes])
-          usedSince((await table.find(scope, { waterId }, { limit: 1 })).length > 0);
-      },
-    },
-    analysis: { tables: [analyses] },
-    change: { tables: [changes] },
-    regime: { tables: [regimes] },
-    meter: {
-      tables: [meters],
-      before: async (scope, { subjectId: meterId }) =>
-        usedSince((await calibrations.find(scope, { meterId }, { limit: 1 })).length > 0),
-    },
-    calibration: { tables: [calibrations] },
-  });
-  ticks.register({
-    waterChange: {
-      entry: 'change',
-      apply: async (scope, { id, amount, at }) =>
-        amount ? applyChange(scope, { tankId: id, litres: amount, waterId: null, tempC: null, at }) : null,
-    },
-    calibrated: { entry: 'calibration', apply: (scope, { id, at }) => applyCalibration(scope, { meterId: id, at }) },
-  });
-
   async function waterName(at: Reading, waterId: string | null): Promise<string | null> {
     if (waterId === null) return null;
     const water = await waters.get(at, waterId);
@@ -166,6 +135,89 @@ export function createWater({
       }),
     };
   }
+
+  log.declare({
+    water: {
+      apply: async (scope, body) => {
+        const { entryId } = scope;
+        const { waterId, name, kind } = body;
+        await named(name, () => waters.insert(scope, { id: waterId, entryId, name, kind }));
+        return { text: `Source water ${name} added`, subjectId: waterId };
+      },
+      undo: {
+        tables: [waters],
+        async before(scope, { subjectId: waterId }) {
+          for (const table of [analyses, changes, regimes])
+            usedSince((await table.find(scope, { waterId }, { limit: 1 })).length > 0);
+        },
+      },
+    },
+    analysis: {
+      apply: async (scope, body) => {
+        const name = await waterName(scope, body.waterId);
+        const { id: _id, ...row } = body;
+        await analyses.insert(scope, { id: newId(), entryId: scope.entryId, ...row });
+        const words = [
+          body.ghDeg !== null && `GH ${formatNumber(body.ghDeg, 3)}`,
+          body.khDeg !== null && `KH ${formatNumber(body.khDeg, 3)}`,
+          body.tdsPpm !== null && `TDS ${formatNumber(body.tdsPpm, 3)} ppm`,
+          body.ph !== null && `pH ${formatNumber(body.ph, 3)}`,
+          body.tempC !== null && `${formatNumber(body.tempC, 3)} °C`,
+          body.nitratePpm !== null && `nitrate ${formatNumber(body.nitratePpm, 3)} mg/L`,
+        ];
+        return { text: `${name}: ${words.filter(Boolean).join(', ')}`, subjectId: body.waterId };
+      },
+      undo: { tables: [analyses] },
+    },
+    change: {
+      apply: (scope, body) => applyChange(scope, body),
+      ticks: {
+        waterChange: (_scope, { id, amount, at }) =>
+          amount ? { tankId: id, litres: amount, waterId: null, tempC: null, at } : null,
+      },
+      after: (who, body) => tellProbes(who, body),
+      undo: { tables: [changes] },
+    },
+    regime: {
+      apply: async (scope, body) => {
+        const tank = await room.getTank(scope, body.tankId);
+        await waterName(scope, body.waterId);
+        const { id: _id, version, override: _override, ...row } = body;
+        const before = (await repository.regimesInForce(scope, [tank.id])).get(tank.id);
+        await log.mustBeNewest(scope, version, before, {
+          theirs: before ? regimeWords(before) : 'no regime',
+          yours: regimeWords(row),
+        });
+        await regimes.insert(scope, {
+          id: newId(),
+          entryId: scope.entryId,
+          at: scope.now,
+          fromDay: houseDay(scope.now, scope.timeZone),
+          ...row,
+        });
+        return { text: `${tank.code}: ${regimeWords(row)}`, tankId: tank.id, subjectId: tank.id };
+      },
+      undo: { tables: [regimes] },
+    },
+    meter: {
+      apply: async (scope, body) => {
+        const { entryId } = scope;
+        const { meterId, name, quantity, method, everyDays } = body;
+        await named(name, () => meters.insert(scope, { id: meterId, entryId, name, quantity, method, everyDays }));
+        return { text: `Instrument ${name} added`, subjectId: meterId };
+      },
+      undo: {
+        tables: [meters],
+        before: async (scope, { subjectId: meterId }) =>
+          usedSince((await calibrations.find(scope, { meterId }, { limit: 1 })).length > 0),
+      },
+    },
+    calibration: {
+      apply: (scope, body) => applyCalibration(scope, body),
+      ticks: { calibrated: (_scope, { id, at }) => ({ meterId: id, at }) },
+      undo: { tables: [calibrations] },
+    },
+  });
 
   return {
     repository,
@@ -261,59 +313,6 @@ export function createWater({
         forecast,
       };
     },
-
-    addWater: (who: Who, body: Body<'addWater'>) =>
-      log.record(who, { kind: 'water', asked: body, when: now() }, async (scope) => {
-        const { entryId } = scope;
-        const { waterId, name, kind } = body;
-        await named(name, () => waters.insert(scope, { id: waterId, entryId, name, kind }));
-        return { text: `Source water ${name} added`, subjectId: waterId };
-      }),
-    addAnalysis: (who: Who, body: Body<'addAnalysis'>) =>
-      log.record(who, { kind: 'analysis', asked: body, when: exactly(body.at) }, async (scope) => {
-        const name = await waterName(scope, body.waterId);
-        const { id: _id, ...row } = body;
-        await analyses.insert(scope, { id: newId(), entryId: scope.entryId, ...row });
-        const words = [
-          body.ghDeg !== null && `GH ${formatNumber(body.ghDeg, 3)}`,
-          body.khDeg !== null && `KH ${formatNumber(body.khDeg, 3)}`,
-          body.tdsPpm !== null && `TDS ${formatNumber(body.tdsPpm, 3)} ppm`,
-          body.ph !== null && `pH ${formatNumber(body.ph, 3)}`,
-          body.tempC !== null && `${formatNumber(body.tempC, 3)} °C`,
-          body.nitratePpm !== null && `nitrate ${formatNumber(body.nitratePpm, 3)} mg/L`,
-        ];
-        return { text: `${name}: ${words.filter(Boolean).join(', ')}`, subjectId: body.waterId };
-      }),
-    logChange: (who: Who, body: Body<'logChange'>) =>
-      log.record(who, { kind: 'change', asked: body, when: exactly(body.at) }, (scope) => applyChange(scope, body)),
-    setRegime: (who: Who, body: Body<'setRegime'>) =>
-      log.record(who, { kind: 'regime', asked: body, when: now() }, async (scope) => {
-        const tank = await room.getTank(scope, body.tankId);
-        await waterName(scope, body.waterId);
-        const { id: _id, version, override: _override, ...row } = body;
-        const before = (await repository.regimesInForce(scope, [tank.id])).get(tank.id);
-        await log.mustBeNewest(scope, version, before, {
-          theirs: before ? regimeWords(before) : 'no regime',
-          yours: regimeWords(row),
-        });
-        await regimes.insert(scope, {
-          id: newId(),
-          entryId: scope.entryId,
-          at: scope.now,
-          fromDay: houseDay(scope.now, scope.timeZone),
-          ...row,
-        });
-        return { text: `${tank.code}: ${regimeWords(row)}`, tankId: tank.id, subjectId: tank.id };
-      }),
-    addMeter: (who: Who, body: Body<'addMeter'>) =>
-      log.record(who, { kind: 'meter', asked: body, when: now() }, async (scope) => {
-        const { entryId } = scope;
-        const { meterId, name, quantity, method, everyDays } = body;
-        await named(name, () => meters.insert(scope, { id: meterId, entryId, name, quantity, method, everyDays }));
-        return { text: `Instrument ${name} added`, subjectId: meterId };
-      }),
-    calibrate: (who: Who, body: Body<'calibrate'>) =>
-      log.record(who, { kind: 'calibration', asked: body, when: exactly(body.at) }, (scope) => applyCalibration(scope, body)),
   };
 }
 export type WaterService = ReturnType<typeof createWater>;

@@ -4,7 +4,5 @@ import type { RoundsService } from './rounds.service';
 
 export const roundsHandlers = (rounds: RoundsService): Handlers<typeof roundsEndpoints> => ({
   round: ({ who, query }) => rounds.round(who, query.day),
-  outcome: ({ who, body }) => rounds.outcome(who, body),
   horizon: ({ who }) => rounds.horizon(who),
-  jot: ({ who, body }) => rounds.jot(who, body),
 });

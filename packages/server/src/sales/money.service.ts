@@ -1,6 +1,4 @@
 import { v7 as newId } from 'uuid';
-import type { BodyOf } from '@freshet/contract/endpoints';
-import type { salesEndpoints } from '@freshet/contract/sales';
 import {
   MONEY_WORDS,
   payOf,
@@ -14,31 +12,29 @@ import {
 } from '@freshet/core/sales';
 import { usualLossWPerK } from '@freshet/core/room';
 import { totalHeads } from '@freshet/core/stock';
-import { addDays, exactly, houseDay } from '@freshet/core/time';
+import { addDays, houseDay } from '@freshet/core/time';
 import type { LogService } from '../log';
-import { DomainError, groupBy, type Clock, type Reading, type Who } from '../platform';
+import { DomainError, groupBy, type Reading, type Who } from '../platform';
 import type { RoomService } from '../room';
+import type { SpeciesService } from '../species';
 import type { SalesRepository, SoldRow } from './sales.repository';
 
-type Body<Name extends keyof typeof salesEndpoints> = BodyOf<(typeof salesEndpoints)[Name]>;
 /** What things cost where nobody said; usual figures of a household. */
 const USUAL_RATES = { currency: 'EUR', kwhCents: 30, tankDayCents: 5, waterCentsPerM3: 300, roomC: 19 } as const;
 const YEAR_DAYS = 365;
 
 interface Deps {
-  clock: Clock;
   log: LogService;
   room: RoomService;
+  species: SpeciesService;
   repository: SalesRepository;
   /** Chores that were done at tanks since a day, with the time each usually takes, s. */
   workSince: (at: Reading, day: string) => Promise<{ tankId: string; on: string; seconds: number }[]>;
 }
 
 /** What was spent and earned, and whether it paid: worked out from what was logged, never stored. */
-export function createMoney({ clock, log, room, repository, workSince }: Deps) {
+export function createMoney({ log, room, species, repository, workSince }: Deps) {
   const { money, rates } = repository;
-  log.register({ money: { tables: [money] }, rates: { tables: [rates] } });
-  const now = () => exactly(clock.now());
 
   async function ratesOf(at: Reading) {
     const row = await repository.newestRates(at);
@@ -223,6 +219,40 @@ export function createMoney({ clock, log, room, repository, workSince }: Deps) {
     species.find(({ key }) => key === row.speciesKey)?.perFishCents ??
     null;
 
+  log.declare({
+    money: {
+      async check(scope, { on, speciesKey }) {
+        if (on > houseDay(scope.now, scope.timeZone))
+          throw new DomainError('request/invalid', { detail: 'That day has not come yet.', pointer: '#/on' });
+        if (speciesKey !== null && !(await species.all(scope)).get(speciesKey))
+          throw new DomainError('request/invalid', { detail: 'There is no such species.', pointer: '#/speciesKey' });
+      },
+      apply: async (scope, body) => {
+        const { id: _id, on, ...row } = body;
+        await money.insert(scope, { ...row, id: newId(), entryId: scope.entryId, onDay: on, at: scope.now });
+        return { text: `Money noted: ${MONEY_WORDS[body.kind]}` };
+      },
+      undo: { tables: [money] },
+    },
+    rates: {
+      apply: async (scope, body) => {
+        const { id: _id, version, override: _override, ...row } = body;
+        const before = await repository.newestRates(scope);
+        const words = (one: { currency: string; kwhCents: number } | null) =>
+          one ? `${one.kwhCents} cents a kWh, ${one.currency}` : 'usual figures';
+        await log.mustBeNewest(scope, version, before, { theirs: words(before), yours: words(body) });
+        const currency = before?.currency ?? USUAL_RATES.currency;
+        if (currency !== body.currency && (await repository.sold.find(scope, {}, { limit: 1 })).length > 0)
+          throw new DomainError('request/invalid', {
+            detail: `Prices so far are in ${currency}: one currency a house.`,
+            pointer: '#/currency',
+          });
+        await rates.insert(scope, { ...row, id: newId(), entryId: scope.entryId, at: scope.now });
+        return { text: 'What current, water and a tank’s day cost was noted' };
+      },
+      undo: { tables: [rates] },
+    },
+  });
   return {
     ratesOf,
 
@@ -283,35 +313,6 @@ export function createMoney({ clock, log, room, repository, workSince }: Deps) {
         orderId: row.orderId,
       }));
     },
-
-    note: (who: Who, body: Body<'noteMoney'>, view: SalesView) => {
-      if (body.on > view.today)
-        throw new DomainError('request/invalid', { detail: 'That day has not come yet.', pointer: '#/on' });
-      if (body.speciesKey !== null && !view.species.get(body.speciesKey))
-        throw new DomainError('request/invalid', { detail: 'There is no such species.', pointer: '#/speciesKey' });
-      return log.record(who, { kind: 'money', asked: body, when: now() }, async (scope) => {
-        const { id: _id, on, ...row } = body;
-        await money.insert(scope, { ...row, id: newId(), entryId: scope.entryId, onDay: on, at: scope.now });
-        return { text: `Money noted: ${MONEY_WORDS[body.kind]}` };
-      });
-    },
-
-    setRates: (who: Who, body: Body<'setRates'>) =>
-      log.record(who, { kind: 'rates', asked: body, when: now() }, async (scope) => {
-        const { id: _id, version, override: _override, ...row } = body;
-        const before = await repository.newestRates(scope);
-        const words = (one: { currency: string; kwhCents: number } | null) =>
-          one ? `${one.kwhCents} cents a kWh, ${one.currency}` : 'usual figures';
-        await log.mustBeNewest(scope, version, before, { theirs: words(before), yours: words(body) });
-        const currency = before?.currency ?? USUAL_RATES.currency;
-        if (currency !== body.currency && (await repository.sold.find(scope, {}, { limit: 1 })).length > 0)
-          throw new DomainError('request/invalid', {
-            detail: `Prices so far are in ${currency}: one currency a house.`,
-            pointer: '#/currency',
-          });
-        await rates.insert(scope, { ...row, id: newId(), entryId: scope.entryId, at: scope.now });
-        return { text: 'What current, water and a tank’s day cost was noted' };
-      }),
   };
 }
 export type MoneyService = ReturnType<typeof createMoney>;

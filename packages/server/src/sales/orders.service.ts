@@ -3,10 +3,11 @@ import type { BodyOf } from '@freshet/contract/endpoints';
 import type { salesEndpoints } from '@freshet/contract/sales';
 import { UNPAID, type SalesView } from '@freshet/core/sales';
 import { totalHeads } from '@freshet/core/stock';
-import { exactly, formatDay } from '@freshet/core/time';
+import { formatDay, houseDay } from '@freshet/core/time';
 import type { LogService, Scope } from '../log';
-import { DomainError, type Clock, type Who } from '../platform';
-import type { LotRow, StockService } from '../stock';
+import { DomainError, type Reading, type Who } from '../platform';
+import type { SpeciesService } from '../species';
+import type { StockService } from '../stock';
 import type { OutletsService } from './outlets.service';
 import type { OrderLineRow, OrderRow, SalesRepository } from './sales.repository';
 
@@ -17,24 +18,27 @@ const SEXES = ['males', 'females', 'unsexed'] as const;
 const SHOWN = 300;
 
 /** Refuses animals of kinds that the law speaks against until a reason is given. @param laws - of each kind; null where it says nothing */
-export function mustHaveReason(laws: readonly (string | null)[], reason: string | null): void {
+export function mustHaveReason(laws: readonly (string | null)[], reason: string | null, pointer = '#/reason'): void {
   const law = reason === null ? laws.find((one) => one !== null) : null;
-  if (law) throw invalid(`${law} Say why they may go all the same.`, '#/reason');
+  if (law) throw invalid(`${law} Say why they may go all the same.`, pointer);
 }
 
 /** Orders: what is asked for by when, and which animals are set aside for it. */
 export function createOrders({
-  clock,
   log,
   stock,
   outlets,
   repository,
+  species,
+  broodsOf,
 }: {
-  clock: Clock;
   log: LogService;
   stock: StockService;
   outlets: OutletsService;
   repository: SalesRepository;
+  species: SpeciesService;
+  /** Broods by their ids. */
+  broodsOf: (at: Reading, ids: readonly string[]) => Promise<{ id: string; speciesKey: string }[]>;
 }) {
   const { orders } = repository;
   const oneBack = {
@@ -47,19 +51,8 @@ export function createOrders({
       if (row?.cancelled && row.closed) await mustFit(scope, row.orderId, row.orderLines);
     },
   };
-  log.register({ order: oneBack, orderCancelled: oneBack });
 
-  /**
-   * Locks lots, in one order so that two writes wait for one another and never in a circle. First of all in a write: what a transaction
-   * read before it waited is older than what it waited for.
-   */
-  async function lockLots(scope: Scope, lotIds: readonly string[]): Promise<Map<string, LotRow>> {
-    const locked = new Map<string, LotRow>();
-    for (const lotId of [...new Set(lotIds)].sort()) locked.set(lotId, await stock.lockLot(scope, lotId));
-    return locked;
-  }
-
-  /** Refuses to promise what is promised already, or more than live: all lots are locked first. */
+  /** Refuses to promise what is promised already, or more than live. */
   async function mustFit(scope: Scope, orderId: string, lines: readonly OrderLineRow[]): Promise<void> {
     const wanted = new Map<string, { males: number; females: number; unsexed: number; pointer: string }>();
     for (const [i, { reserved }] of lines.entries())
@@ -69,19 +62,24 @@ export function createOrders({
         wanted.set(part.lotId, sum);
       }
     if (wanted.size === 0) return;
-    const locked = await lockLots(scope, [...wanted.keys()]);
+    const free = new Map(
+      (await stock.repository.byIds(scope, [...wanted.keys()])).map(({ id, males, females, unsexed }) => [
+        id,
+        { males, females, unsexed },
+      ]),
+    );
     for (const other of await repository.openOrders(scope))
       if (other.orderId !== orderId)
         for (const { reserved } of other.orderLines)
           for (const part of reserved) {
-            const lot = locked.get(part.lotId);
+            const lot = free.get(part.lotId);
             if (lot) for (const sex of SEXES) lot[sex] -= part[sex];
           }
     for (const [lotId, want] of wanted) {
-      const free = locked.get(lotId);
-      const lacking = SEXES.find((sex) => want[sex] > (free?.[sex] ?? 0));
+      const there = free.get(lotId);
+      const lacking = SEXES.find((sex) => want[sex] > (there?.[sex] ?? 0));
       if (!lacking) continue;
-      const left = SEXES.reduce((sum, sex) => sum + Math.max(0, free?.[sex] ?? 0), 0);
+      const left = SEXES.reduce((sum, sex) => sum + Math.max(0, there?.[sex] ?? 0), 0);
       throw invalid(
         `Only ${left} of that lot are not promised to somebody else${left >= totalHeads(want) ? ', and of another sex' : ''}.`,
         want.pointer,
@@ -89,13 +87,114 @@ export function createOrders({
     }
   }
 
-  const inWords = (view: SalesView, lines: readonly { speciesKey: string; heads: number }[]) =>
-    lines
-      .map(({ speciesKey, heads }) => `${heads} ${view.species.get(speciesKey)?.commonName.toLowerCase() ?? speciesKey}`)
-      .join(', ');
+  type Kinds = Awaited<ReturnType<SpeciesService['all']>>;
+  const inWords = (kinds: Kinds, lines: readonly { speciesKey: string; heads: number }[]) =>
+    lines.map(({ speciesKey, heads }) => `${heads} ${kinds.get(speciesKey)?.commonName.toLowerCase() ?? speciesKey}`).join(', ');
 
+  /** Refuses what cannot be ordered: animals that are not there or of another species, kinds the law speaks against. */
+  async function mustBeSound(scope: Scope, { lines, reason }: Body<'order'>): Promise<void> {
+    const kinds = await species.all(scope);
+    const [lots, found] = [
+      await stock.repository.byIds(
+        scope,
+        lines.flatMap(({ reserved }) => reserved.map(({ lotId }) => lotId)),
+      ),
+      await broodsOf(
+        scope,
+        lines.flatMap(({ broodId }) => broodId ?? []),
+      ),
+    ];
+    for (const [i, line] of lines.entries()) {
+      const at = (field: string) => `#/lines/${i}/${field}`;
+      if (!kinds.get(line.speciesKey)) throw invalid('There is no such species.', at('speciesKey'));
+      const brood = line.broodId === null ? null : found.find(({ id }) => id === line.broodId);
+      if (brood === undefined) throw invalid('That brood is no longer there.', at('broodId'));
+      if (brood && brood.speciesKey !== line.speciesKey) throw invalid('That brood is of another species.', at('broodId'));
+      for (const { lotId } of line.reserved) {
+        const lot = lots.find(({ id }) => id === lotId);
+        if (!lot || totalHeads(lot) === 0) throw invalid('These animals are no longer there.', at('reserved'));
+        if (lot.speciesKey !== line.speciesKey) throw invalid('These animals are of another species.', at('reserved'));
+      }
+    }
+    if (new Set(lines.map(({ lineId }) => lineId)).size < lines.length) throw invalid('Two lines have one id.', '#/lines');
+    mustHaveReason(
+      lines.map(({ speciesKey }) => kinds.get(speciesKey)?.law ?? null),
+      reason,
+    );
+  }
+
+  log.declare({
+    order: {
+      check: mustBeSound,
+      apply: async (scope, body) => {
+        const { lines, dueOn, reason } = body;
+        const [kinds, today] = [await species.all(scope), houseDay(scope.now, scope.timeZone)];
+        const outlet = await outlets.mustHave(scope, body.outletId);
+        const before = await repository.standingOrder(scope, body.orderId);
+        if (before?.closed)
+          throw invalid(before.cancelled !== null ? 'This order was cancelled.' : 'This order was handed over.', '#/orderId');
+        await log.mustBeNewest(scope, body.version, before, {
+          theirs: before ? inWords(kinds, before.orderLines) : 'nothing',
+          yours: inWords(kinds, lines),
+        });
+        if (dueOn < today && before?.dueOn !== dueOn) throw invalid('That day is over.', '#/dueOn');
+        const orderLines = lines.map((line, i): OrderLineRow => {
+          const collected = before?.orderLines.find(({ lineId }) => lineId === line.lineId)?.collected ?? 0;
+          const aside = line.reserved.reduce((sum, part) => sum + totalHeads(part), 0);
+          if (line.heads < collected) throw invalid(`${collected} of these were handed over.`, `#/lines/${i}/heads`);
+          if (aside + collected > line.heads)
+            throw invalid(`${aside} are set aside for ${line.heads - collected}.`, `#/lines/${i}/reserved`);
+          if (UNPAID.includes(outlet.kind) && line.cents > 0) throw invalid('Nothing is asked for a gift.', `#/lines/${i}/cents`);
+          return { ...line, collected };
+        });
+        const gone = before?.orderLines.find(
+          ({ lineId, collected }) => collected > 0 && !lines.some((line) => line.lineId === lineId),
+        );
+        if (gone) throw invalid('A line of which some were handed over stays.', '#/lines');
+        await mustFit(scope, body.orderId, orderLines);
+        const number = before?.number ?? (await repository.nextNumber(scope));
+        await orders.insert(scope, {
+          id: newId(),
+          entryId: scope.entryId,
+          orderId: body.orderId,
+          number,
+          outletId: body.outletId,
+          dueOn,
+          orderLines,
+          note: body.note,
+          reason,
+          cancelled: null,
+          closed: orderLines.every(({ heads, collected }) => collected >= heads),
+          takenAt: before?.takenAt ?? scope.now,
+          at: scope.now,
+        });
+        return {
+          text: `Order ${number}${before ? ' changed' : ''}: ${inWords(kinds, lines)} for ${formatDay(dueOn, today)}`,
+          subjectId: body.orderId,
+          about: [body.outletId, ...lines.flatMap(({ reserved, broodId }) => [broodId, ...reserved.map(({ lotId }) => lotId)])],
+        };
+      },
+      undo: oneBack,
+    },
+    orderCancelled: {
+      apply: async (scope, body) => {
+        const before = await repository.standingOrder(scope, body.orderId);
+        if (!before) throw new DomainError('request/not-found', { detail: 'There is no such order.' });
+        if (before.closed) throw invalid('This order is over already.', '#/orderId');
+        await orders.insert(scope, {
+          ...before,
+          id: newId(),
+          entryId: scope.entryId,
+          cancelled: body.why,
+          closed: true,
+          at: scope.now,
+        });
+        return { text: `Order ${before.number} cancelled: ${body.why}`, subjectId: body.orderId, about: [before.outletId] };
+      },
+      undo: oneBack,
+    },
+  });
   return {
-    lockLots,
     /** Of whom so many are promised in other orders, by lot. */
     async promised(scope: Scope, without: string | null): Promise<Map<string, { heads: number; numbers: number[] }>> {
       const found = new Map<string, { heads: number; numbers: number[] }>();
@@ -161,94 +260,6 @@ export function createOrders({
             : Number(b.state === 'open') - Number(a.state === 'open'),
         );
     },
-
-    async order(who: Who, body: Body<'order'>, view: SalesView) {
-      const replayed = await log.replay(who, 'order', body);
-      if (replayed) return replayed;
-      const { lines, dueOn, reason } = body;
-      for (const [i, line] of lines.entries()) {
-        const at = (field: string) => `#/lines/${i}/${field}`;
-        if (!view.species.get(line.speciesKey)) throw invalid('There is no such species.', at('speciesKey'));
-        const brood = line.broodId === null ? null : view.broods.find(({ brood: { id } }) => id === line.broodId);
-        if (brood === undefined) throw invalid('That brood is no longer there.', at('broodId'));
-        if (brood && brood.species.key !== line.speciesKey) throw invalid('That brood is of another species.', at('broodId'));
-        for (const { lotId } of line.reserved) {
-          const lot = view.stock.lots.find(({ id }) => id === lotId);
-          if (!lot) throw invalid('These animals are no longer there.', at('reserved'));
-          if (lot.speciesKey !== line.speciesKey) throw invalid('These animals are of another species.', at('reserved'));
-        }
-      }
-      if (new Set(lines.map(({ lineId }) => lineId)).size < lines.length) throw invalid('Two lines have one id.', '#/lines');
-      mustHaveReason(
-        lines.map(({ speciesKey }) => view.species.get(speciesKey)?.law ?? null),
-        reason,
-      );
-      return log.record(who, { kind: 'order', asked: body, when: exactly(clock.now()) }, async (scope) => {
-        await lockLots(
-          scope,
-          lines.flatMap(({ reserved }) => reserved.map(({ lotId }) => lotId)),
-        );
-        const outlet = await outlets.mustHave(scope, body.outletId);
-        const before = await repository.standingOrder(scope, body.orderId);
-        if (before?.closed)
-          throw invalid(before.cancelled !== null ? 'This order was cancelled.' : 'This order was handed over.', '#/orderId');
-        await log.mustBeNewest(scope, body.version, before, {
-          theirs: before ? inWords(view, before.orderLines) : 'nothing',
-          yours: inWords(view, lines),
-        });
-        if (dueOn < view.today && before?.dueOn !== dueOn) throw invalid('That day is over.', '#/dueOn');
-        const orderLines = lines.map((line, i): OrderLineRow => {
-          const collected = before?.orderLines.find(({ lineId }) => lineId === line.lineId)?.collected ?? 0;
-          const aside = line.reserved.reduce((sum, part) => sum + totalHeads(part), 0);
-          if (line.heads < collected) throw invalid(`${collected} of these were handed over.`, `#/lines/${i}/heads`);
-          if (aside + collected > line.heads)
-            throw invalid(`${aside} are set aside for ${line.heads - collected}.`, `#/lines/${i}/reserved`);
-          if (UNPAID.includes(outlet.kind) && line.cents > 0) throw invalid('Nothing is asked for a gift.', `#/lines/${i}/cents`);
-          return { ...line, collected };
-        });
-        const gone = before?.orderLines.find(
-          ({ lineId, collected }) => collected > 0 && !lines.some((line) => line.lineId === lineId),
-        );
-        if (gone) throw invalid('A line of which some were handed over stays.', '#/lines');
-        await mustFit(scope, body.orderId, orderLines);
-        const number = before?.number ?? (await repository.nextNumber(scope));
-        await orders.insert(scope, {
-          id: newId(),
-          entryId: scope.entryId,
-          orderId: body.orderId,
-          number,
-          outletId: body.outletId,
-          dueOn,
-          orderLines,
-          note: body.note,
-          reason,
-          cancelled: null,
-          closed: orderLines.every(({ heads, collected }) => collected >= heads),
-          takenAt: before?.takenAt ?? scope.now,
-          at: scope.now,
-        });
-        return {
-          text: `Order ${number}${before ? ' changed' : ''}: ${inWords(view, lines)} for ${formatDay(dueOn, view.today)}`,
-          subjectId: body.orderId,
-        };
-      });
-    },
-
-    cancel: (who: Who, body: Body<'cancelOrder'>) =>
-      log.record(who, { kind: 'orderCancelled', asked: body, when: exactly(clock.now()) }, async (scope) => {
-        const before = await repository.standingOrder(scope, body.orderId);
-        if (!before) throw new DomainError('request/not-found', { detail: 'There is no such order.' });
-        if (before.closed) throw invalid('This order is over already.', '#/orderId');
-        await orders.insert(scope, {
-          ...before,
-          id: newId(),
-          entryId: scope.entryId,
-          cancelled: body.why,
-          closed: true,
-          at: scope.now,
-        });
-        return { text: `Order ${before.number} cancelled: ${body.why}`, subjectId: body.orderId };
-      }),
   };
 }
 export type OrdersService = ReturnType<typeof createOrders>;

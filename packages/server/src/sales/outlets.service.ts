@@ -2,7 +2,7 @@ import { v7 as newId } from 'uuid';
 import type { BodyOf } from '@freshet/contract/endpoints';
 import type { salesEndpoints } from '@freshet/contract/sales';
 import { OUTLET_WORDS, takingsMonths, type Payment, type Taking } from '@freshet/core/sales';
-import { exactly, houseDay, startOfDay } from '@freshet/core/time';
+import { houseDay, startOfDay } from '@freshet/core/time';
 import type { LogService, Scope } from '../log';
 import { DomainError, groupBy, type Clock, type Who } from '../platform';
 import type { SpeciesService } from '../species';
@@ -26,30 +26,6 @@ export function createOutlets({
   repository: SalesRepository;
 }) {
   const { outlets } = repository;
-  log.register({
-    outlet: {
-      tables: [outlets],
-      async before(scope, entry) {
-        const [row] = await outlets.find(scope, { entryId: entry.id });
-        if (!row) return;
-        if (row.erased) throw new DomainError('log/later-entries', { detail: 'This outlet was erased since.' });
-        const others = await outlets.find(scope, { outletId: row.outletId }, { limit: 2 });
-        const used =
-          (await repository.sold.find(scope, { outletId: row.outletId }, { limit: 1 })).length > 0 ||
-          (await repository.orders.find(scope, { outletId: row.outletId }, { limit: 1 })).length > 0;
-        if (others.length === 1 && used)
-          throw new DomainError('log/later-entries', {
-            detail: 'Something was ordered or sold to it since; take that back first.',
-          });
-      },
-    },
-    outletErased: {
-      tables: [],
-      before: () =>
-        Promise.reject(new DomainError('log/later-entries', { detail: 'What was erased is gone and cannot be brought back.' })),
-    },
-  });
-  const now = () => exactly(clock.now());
 
   /** The outlet as it stands; refused when there is none or it was erased. */
   async function mustHave(scope: Scope, outletId: string) {
@@ -75,6 +51,55 @@ export function createOutlets({
     );
     if (same) throw new DomainError('request/invalid', { detail: 'There is an outlet of that name already.', pointer });
   }
+
+  log.declare({
+    outlet: {
+      apply: async (scope, body) => {
+        const { id: _id, version, override: _override, ...row } = body;
+        const before = await repository.outlet(scope, body.outletId);
+        if (before?.erased)
+          throw new DomainError('request/invalid', { detail: 'This outlet was erased.', pointer: '#/outletId' });
+        await log.mustBeNewest(scope, version, before, { theirs: outletWords(before), yours: outletWords(body) });
+        await mustBeNew(scope, body.outletId, body.name, '#/name');
+        await outlets.insert(scope, { ...row, id: newId(), entryId: scope.entryId, erased: false, at: scope.now });
+        return { text: `Outlet ${before ? 'changed' : 'noted'}: ${OUTLET_WORDS[body.kind]}`, subjectId: body.outletId };
+      },
+      undo: {
+        tables: [outlets],
+        async before(scope, entry) {
+          const [row] = await outlets.find(scope, { entryId: entry.id });
+          if (!row) return;
+          if (row.erased) throw new DomainError('log/later-entries', { detail: 'This outlet was erased since.' });
+          const others = await outlets.find(scope, { outletId: row.outletId }, { limit: 2 });
+          const used =
+            (await repository.sold.find(scope, { outletId: row.outletId }, { limit: 1 })).length > 0 ||
+            (await repository.orders.find(scope, { outletId: row.outletId }, { limit: 1 })).length > 0;
+          if (others.length === 1 && used)
+            throw new DomainError('log/later-entries', {
+              detail: 'Something was ordered or sold to it since; take that back first.',
+            });
+        },
+      },
+    },
+    outletErased: {
+      apply: async (scope, body) => {
+        await mustHave(scope, body.outletId);
+        const open = (await repository.openOrders(scope)).some(({ outletId }) => outletId === body.outletId);
+        if (open)
+          throw new DomainError('request/invalid', {
+            detail: 'An order of theirs is still open: hand it over or cancel it first.',
+            pointer: '#/outletId',
+          });
+        await repository.eraseOutlet(scope, body.outletId);
+        return { text: 'An outlet was erased; what it took stays without a name', subjectId: body.outletId };
+      },
+      undo: {
+        tables: [],
+        before: () =>
+          Promise.reject(new DomainError('log/later-entries', { detail: 'What was erased is gone and cannot be brought back.' })),
+      },
+    },
+  });
 
   return {
     mustHave,
@@ -140,31 +165,6 @@ export function createOutlets({
       }
       return [...sums.values()];
     },
-
-    note: (who: Who, body: Body<'noteOutlet'>) =>
-      log.record(who, { kind: 'outlet', asked: body, when: now() }, async (scope) => {
-        const { id: _id, version, override: _override, ...row } = body;
-        const before = await repository.outlet(scope, body.outletId);
-        if (before?.erased)
-          throw new DomainError('request/invalid', { detail: 'This outlet was erased.', pointer: '#/outletId' });
-        await log.mustBeNewest(scope, version, before, { theirs: outletWords(before), yours: outletWords(body) });
-        await mustBeNew(scope, body.outletId, body.name, '#/name');
-        await outlets.insert(scope, { ...row, id: newId(), entryId: scope.entryId, erased: false, at: scope.now });
-        return { text: `Outlet ${before ? 'changed' : 'noted'}: ${OUTLET_WORDS[body.kind]}`, subjectId: body.outletId };
-      }),
-
-    erase: (who: Who, body: Body<'eraseOutlet'>) =>
-      log.record(who, { kind: 'outletErased', asked: body, when: now() }, async (scope) => {
-        await mustHave(scope, body.outletId);
-        const open = (await repository.openOrders(scope)).some(({ outletId }) => outletId === body.outletId);
-        if (open)
-          throw new DomainError('request/invalid', {
-            detail: 'An order of theirs is still open: hand it over or cancel it first.',
-            pointer: '#/outletId',
-          });
-        await repository.eraseOutlet(scope, body.outletId);
-        return { text: 'An outlet was erased; what it took stays without a name', subjectId: body.outletId };
-      }),
   };
 }
 export type OutletsService = ReturnType<typeof createOutlets>;

@@ -6,7 +6,7 @@ type View = Parameters<SalesService['orders']['list']>[1];
 
 /** @param viewOf - the house as it is now, which is put together from later areas too */
 export const salesHandlers = (
-  { outlets, orders, selling, money, trail }: SalesService,
+  { outlets, orders, money, trail }: SalesService,
   viewOf: (who: Who) => Promise<View>,
 ): Handlers<typeof salesEndpoints> => ({
   outlets: ({ who }) => outlets.list(who),
@@ -16,12 +16,4 @@ export const salesHandlers = (
   money: async ({ who, query }) => money.reply(who, await viewOf(who), query.year),
   rates: ({ who }) => money.ratesOf(who),
   trail: async ({ who, params }) => trail(who, await viewOf(who), params.code ?? ''),
-  noteOutlet: ({ who, body }) => outlets.note(who, body),
-  eraseOutlet: ({ who, body }) => outlets.erase(who, body),
-  order: async ({ who, body }) => orders.order(who, body, await viewOf(who)),
-  cancelOrder: ({ who, body }) => orders.cancel(who, body),
-  sell: async ({ who, body }) => selling.sell(who, body, await viewOf(who)),
-  noteMoney: async ({ who, body }) => money.note(who, body, await viewOf(who)),
-  setRates: ({ who, body }) => money.setRates(who, body),
-  complain: ({ who, body }) => selling.complain(who, body),
 });

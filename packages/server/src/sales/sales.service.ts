@@ -1,4 +1,5 @@
-import type { Clock, Database, Reading } from '../platform';
+import type { SalesView } from '@freshet/core/sales';
+import type { Clock, Database, Reading, Who } from '../platform';
 import type { LogService } from '../log';
 import type { BroodsService } from '../broods';
 import type { RoomService } from '../room';
@@ -22,6 +23,7 @@ export function createSales({
   species,
   broods,
   workSince,
+  viewOf,
 }: {
   database: Database;
   clock: Clock;
@@ -32,16 +34,18 @@ export function createSales({
   broods: BroodsService;
   /** Chores done at tanks, with the time each takes; the round is a later area. */
   workSince: (at: Reading, day: string) => Promise<{ tankId: string; on: string; seconds: number }[]>;
+  /** The house as it is before a write; put together from all areas. */
+  viewOf: (at: Who) => Promise<SalesView>;
 }) {
   const repository = createSalesRepository(database);
   const outlets = createOutlets({ clock, log, species, repository });
-  const orders = createOrders({ clock, log, stock, outlets, repository });
+  const orders = createOrders({ log, stock, species, outlets, repository, broodsOf: broods.repository.byIds });
+  createSelling({ log, species, stock, outlets, orders, repository, viewOf });
   return {
     repository,
     outlets,
     orders,
-    selling: createSelling({ log, species, stock, outlets, orders, repository }),
-    money: createMoney({ clock, log, room, repository, workSince }),
+    money: createMoney({ log, room, species, repository, workSince }),
     trail: createTrail({ room, stock, broods, repository }),
     facts: createSalesFacts({ clock, repository }),
   };

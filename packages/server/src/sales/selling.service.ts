@@ -7,7 +7,7 @@ import { exactly } from '@freshet/core/time';
 import type { LogService, Scope } from '../log';
 import { DomainError, type Who } from '../platform';
 import type { SpeciesService } from '../species';
-import type { StockService } from '../stock';
+import type { LotRow, StockService } from '../stock';
 import { mustHaveReason, type OrdersService } from './orders.service';
 import type { OutletsService } from './outlets.service';
 import type { SalesRepository } from './sales.repository';
@@ -23,6 +23,7 @@ export function createSelling({
   outlets,
   orders,
   repository,
+  viewOf,
 }: {
   log: LogService;
   species: SpeciesService;
@@ -30,45 +31,12 @@ export function createSelling({
   outlets: OutletsService;
   orders: OrdersService;
   repository: SalesRepository;
-}) {
+  /** The house as it is before this write. */
+  viewOf: (at: Who) => Promise<SalesView>;
+}): void {
   const { sold, complaints } = repository;
-  log.register({
-    sale: stock.ledgerUndoing({
-      tables: [sold, repository.orders, repository.outlets],
-      async before(scope, entry) {
-        const rows = await sold.find(scope, { entryId: entry.id });
-        if (
-          (
-            await repository.complaintsOf(
-              scope,
-              rows.map(({ id }) => id),
-            )
-          ).length > 0
-        )
-          throw new DomainError('log/later-entries', { detail: 'A complaint was logged of it since; take that back first.' });
-        const [noted] = await repository.outlets.find(scope, { entryId: entry.id });
-        if (noted) {
-          const [went, asked] = await Promise.all([
-            sold.find(scope, { outletId: noted.outletId }),
-            repository.orders.find(scope, { outletId: noted.outletId }, { limit: 1 }),
-          ]);
-          if (asked.length > 0 || went.some(({ entryId }) => entryId !== entry.id))
-            throw new DomainError('log/later-entries', { detail: 'Something else went to them since; take that back first.' });
-        }
-        const [changed] = await repository.orders.find(scope, { entryId: entry.id });
-        const newest = changed ? await repository.standingOrder(scope, changed.orderId) : null;
-        if (changed && newest && newest.id !== changed.id)
-          throw new DomainError('log/later-entries', { detail: 'The order was changed since; take that back first.' });
-      },
-    }),
-    complaint: { tables: [complaints] },
-  });
 
   async function applySale(scope: Scope, body: Body<'sell'>) {
-    await orders.lockLots(
-      scope,
-      body.lots.map(({ lotId }) => lotId),
-    );
     if (body.newOutlet) await outlets.add(scope, body.outletId, body.newOutlet, body.pays);
     const outlet = await outlets.mustHave(scope, body.outletId);
     const order = body.orderId === null ? null : await repository.standingOrder(scope, body.orderId);
@@ -78,6 +46,7 @@ export function createSelling({
     const promised = await orders.promised(scope, body.orderId);
     const cause = UNPAID.includes(outlet.kind) ? 'gift' : 'sale';
     const told: string[] = [];
+    const about: (string | null)[] = [outlet.outletId, body.orderId];
     const kinds = new Map<string, number>();
     const parts: { lineId: string; lotId: string; heads: number }[] = [];
     let tankId: string | null = null;
@@ -86,7 +55,7 @@ export function createSelling({
       const heads = totalHeads(one.heads);
       if (heads === 0) throw invalid('At least one.', at('heads'));
       if (cause === 'gift' && one.cents > 0) throw invalid('Nothing is asked for a gift.', at('cents'));
-      const lot = await stock.lockLot(scope, one.lotId);
+      const lot = await stock.getLot(scope, one.lotId);
       const others = promised.get(lot.id);
       if (others && totalHeads(lot) - heads < others.heads)
         throw invalid(
@@ -127,6 +96,7 @@ export function createSelling({
         at: body.at,
       });
       tankId ??= lot.tankId;
+      about.push(lot.id, lot.tankId, lot.broodId);
       kinds.set(lot.speciesKey, (kinds.get(lot.speciesKey) ?? 0) + heads);
     }
     for (const [key, heads] of kinds) told.push(`${heads} ${(await species.get(scope, key)).commonName.toLowerCase()}`);
@@ -135,34 +105,81 @@ export function createSelling({
       text: `${told.join(', ')} ${cause === 'gift' ? 'given away' : 'sold'}${order ? ` (order ${order.number})` : ''}`,
       tankId,
       subjectId: body.lots.length === 1 ? (body.lots[0]?.lotId ?? null) : body.saleId,
+      about,
     };
   }
 
-  return {
-    /** What speaks against the sale is asked before its transaction: it reads much and locks nothing. @param view - the house as it is now */
-    async sell(who: Who, body: Body<'sell'>, view: SalesView) {
-      const replayed = await log.replay(who, 'sale', body);
-      if (replayed) return replayed;
-      if (body.reason === null) {
+  /** Refuses what may not go without a reason: kinds the law speaks against, animals of a tank under quarantine or treatment. */
+  async function mustBeFree(scope: Scope, going: readonly LotRow[], reason: string | null, pointer: string): Promise<void> {
+    if (reason !== null) return;
+    const kinds = await Promise.all(
+      [...new Set(going.map(({ speciesKey }) => speciesKey))].map((key) => species.get(scope, key)),
+    );
+    mustHaveReason(
+      kinds.map(({ law }) => law),
+      reason,
+      pointer,
+    );
+    const view = await viewOf(scope);
+    const [bar] = going.flatMap((lot) => barOf(view, lot) ?? []);
+    if (bar) throw invalid(`They are in ${bar}: they may carry it to others. Say why they go all the same.`, pointer);
+  }
+
+  // A loss by sale or as a gift is a sale that nobody was asked about: what speaks against a sale speaks against it.
+  log.alsoChecked('loss', async (scope, { lotId, heads, cause }) => {
+    if (cause !== 'sale' && cause !== 'gift') return;
+    const lot = await stock.getLot(scope, lotId);
+    const promised = (await orders.promised(scope, null)).get(lot.id);
+    const left = totalHeads(lot) - totalHeads(heads);
+    if (promised && left < promised.heads)
+      throw invalid(
+        `${promised.heads} of these are promised (order ${promised.numbers.join(', ')}): ${Math.max(0, totalHeads(lot) - promised.heads)} can go.`,
+        '#/heads',
+      );
+    await mustBeFree(scope, [lot], scope.override?.reason ?? null, '#/cause');
+  });
+
+  log.declare({
+    sale: {
+      async check(scope, body) {
         const going = await stock.repository.byIds(
-          who,
+          scope,
           body.lots.map(({ lotId }) => lotId),
         );
-        const kinds = await Promise.all(
-          [...new Set(going.map(({ speciesKey }) => speciesKey))].map((key) => species.get(who, key)),
-        );
-        mustHaveReason(
-          kinds.map(({ law }) => law),
-          body.reason,
-        );
-        const [bar] = going.flatMap((lot) => barOf(view, lot) ?? []);
-        if (bar) throw invalid(`They are in ${bar}: they may carry it to others. Say why they go all the same.`, '#/reason');
-      }
-      return log.record(who, { kind: 'sale', asked: body, when: exactly(body.at) }, (scope) => applySale(scope, body));
+        await mustBeFree(scope, going, body.reason, '#/reason');
+      },
+      apply: applySale,
+      undo: stock.ledgerUndoing({
+        tables: [sold, repository.orders, repository.outlets],
+        async before(scope, entry) {
+          const rows = await sold.find(scope, { entryId: entry.id });
+          if (
+            (
+              await repository.complaintsOf(
+                scope,
+                rows.map(({ id }) => id),
+              )
+            ).length > 0
+          )
+            throw new DomainError('log/later-entries', { detail: 'A complaint was logged of it since; take that back first.' });
+          const [noted] = await repository.outlets.find(scope, { entryId: entry.id });
+          if (noted) {
+            const [went, asked] = await Promise.all([
+              sold.find(scope, { outletId: noted.outletId }),
+              repository.orders.find(scope, { outletId: noted.outletId }, { limit: 1 }),
+            ]);
+            if (asked.length > 0 || went.some(({ entryId }) => entryId !== entry.id))
+              throw new DomainError('log/later-entries', { detail: 'Something else went to them since; take that back first.' });
+          }
+          const [changed] = await repository.orders.find(scope, { entryId: entry.id });
+          const newest = changed ? await repository.standingOrder(scope, changed.orderId) : null;
+          if (changed && newest && newest.id !== changed.id)
+            throw new DomainError('log/later-entries', { detail: 'The order was changed since; take that back first.' });
+        },
+      }),
     },
-
-    complain: (who: Who, body: Body<'complain'>) =>
-      log.record(who, { kind: 'complaint', asked: body, when: exactly(body.at) }, async (scope) => {
+    complaint: {
+      apply: async (scope, body) => {
         const row = await sold.get(scope, body.soldId);
         if (!row) throw new DomainError('request/not-found', { detail: 'These were not handed over, or it was taken back.' });
         if (body.heads > totalHeads(row)) throw invalid(`Only ${totalHeads(row)} went.`, '#/heads');
@@ -171,8 +188,14 @@ export function createSelling({
           throw invalid('How was it settled, when money went back?', '#/settled');
         const { id: _id, ...asked } = body;
         await complaints.insert(scope, { ...asked, id: newId(), entryId: scope.entryId });
-        return { text: `Complaint of ${row.code}: ${body.what}`, tankId: row.tankId, subjectId: row.broodId ?? row.lotId };
-      }),
-  };
+        return {
+          text: `Complaint of ${row.code}: ${body.what}`,
+          tankId: row.tankId,
+          subjectId: row.broodId ?? row.lotId,
+          about: [row.lotId, row.outletId],
+        };
+      },
+      undo: { tables: [complaints] },
+    },
+  });
 }
-export type SellingService = ReturnType<typeof createSelling>;

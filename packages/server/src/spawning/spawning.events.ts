@@ -4,45 +4,22 @@ import type { spawningEndpoints } from '@freshet/contract/spawning';
 import { checkDays, decideBooking, SIGN_WORDS } from '@freshet/core/spawning';
 import { addDays, exactly, formatDay, houseDay } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
-import type { Ticks } from '../agenda';
 import type { Applied, LogService, Scope } from '../log';
-import { DomainError, type Who } from '../platform';
-import type { WaterService } from '../room';
+import { DomainError } from '../platform';
 import type { AttemptFacts, AttemptRow, SpawningRepository } from './spawning.repository';
 
 type Body<Name extends keyof typeof spawningEndpoints> = BodyOf<(typeof spawningEndpoints)[Name]>;
 
 interface Deps {
-  now: () => string;
   log: LogService;
-  ticks: Ticks;
-  water: WaterService;
   repository: SpawningRepository;
   getAttempt: (scope: Scope, id: string) => Promise<AttemptRow>;
   factsOf: (scope: Scope, rows: AttemptRow[]) => Promise<AttemptFacts[]>;
 }
 
 /** What is done and seen at an attempt: triggers with their change of water, signs of settling, its days moved, its end. */
-export function createAttemptEvents({ now, log, ticks, water, repository, getAttempt, factsOf }: Deps) {
+export function createAttemptEvents({ log, repository, getAttempt, factsOf }: Deps): void {
   const { attempts, events } = repository;
-  log.register({
-    trigger: { tables: [events] },
-    settling: { tables: [events] },
-    attemptDays: { tables: [events] },
-    attemptEnd: {
-      tables: [events],
-      after: async (scope, { subjectId }) => {
-        await attempts.update(scope, { id: subjectId }, { closed: false });
-      },
-    },
-  });
-  ticks.register({
-    triggered: {
-      entry: 'trigger',
-      apply: (scope, { id, at, text }) =>
-        applyTrigger(scope, { attemptId: id, at: exactly(at), what: text, change: null, stepC: null, pressure: null }),
-    },
-  });
   const plain = { day: null, outcome: null, note: null, details: null };
 
   async function applyTrigger(scope: Scope, body: Omit<Body<'trigger'>, 'id' | 'override'>): Promise<Applied> {
@@ -54,7 +31,9 @@ export function createAttemptEvents({ now, log, ticks, water, repository, getAtt
         detail: `The tank is taken from ${formatDay(facts.from, houseDay(scope.now, scope.timeZone))} only. If it was triggered before, say why.`,
         pointer: '#/at',
       });
-    const changed = change ? await water.applyChange(scope, { ...change, tankId: attempt.tankId, at: at.to }) : null;
+    const changed = change
+      ? await log.part(scope, 'change', { ...change, tankId: attempt.tankId, at: at.to }, '#/change/litres')
+      : null;
     await events.insert(scope, {
       ...plain,
       id: newId(),
@@ -71,17 +50,27 @@ export function createAttemptEvents({ now, log, ticks, water, repository, getAtt
       text: `${attempt.name}: trigger, ${what}${changed ? `; ${changed.text}` : ''}${step}`,
       tankId: attempt.tankId,
       subjectId: attempt.id,
-      parts: changed ? ['change'] : [],
+      parts: changed?.parts ?? [],
     };
   }
 
-  return {
-    applyTrigger,
-    trigger: (who: Who, body: Body<'trigger'>) =>
-      log.record(who, { kind: 'trigger', asked: body, when: body.at }, (scope) => applyTrigger(scope, body)),
-
-    logSettling: (who: Who, body: Body<'logSettling'>) =>
-      log.record(who, { kind: 'settling', asked: body, when: body.at }, async (scope) => {
+  log.declare({
+    trigger: {
+      apply: applyTrigger,
+      undo: { tables: [events] },
+      ticks: {
+        triggered: (_scope, { id, at, text }) => ({
+          attemptId: id,
+          at: exactly(at),
+          what: text,
+          change: null,
+          stepC: null,
+          pressure: null,
+        }),
+      },
+    },
+    settling: {
+      apply: async (scope, body) => {
         const attempt = await getAttempt(scope, body.attemptId);
         const { sign, at, note } = body;
         await events.insert(scope, {
@@ -97,10 +86,11 @@ export function createAttemptEvents({ now, log, ticks, water, repository, getAtt
         });
         const text = `${attempt.name}: ${SIGN_WORDS[sign].toLowerCase()}${note ? `, ${note}` : ''}`;
         return { text, tankId: attempt.tankId, subjectId: attempt.id };
-      }),
-
-    moveAttempt: (who: Who, body: Body<'moveAttempt'>) =>
-      log.record(who, { kind: 'attemptDays', asked: body, when: exactly(now()) }, async (scope) => {
+      },
+      undo: { tables: [events] },
+    },
+    attemptDays: {
+      apply: async (scope, body) => {
         const attempt = await getAttempt(scope, body.attemptId);
         const [facts] = await factsOf(scope, [attempt]);
         if (!facts || facts.ended) throw new DomainError('spawning/ended', { detail: 'It has ended already.' });
@@ -117,7 +107,7 @@ export function createAttemptEvents({ now, log, ticks, water, repository, getAtt
           false,
         );
         if (order) throw new DomainError('request/invalid', { detail: order.message, pointer: `#/${order.field}` });
-        const others = await factsOf(scope, await attempts.find(scope, { tankId: attempt.tankId }, { lock: true }));
+        const others = await factsOf(scope, await attempts.find(scope, { tankId: attempt.tankId }));
         const decision = decideBooking(
           { id: attempt.id, name: attempt.name, tankId: attempt.tankId, from, to },
           others.map((other) => ({ ...other, from: other.from, to: other.ended?.day ?? other.to })),
@@ -143,10 +133,11 @@ export function createAttemptEvents({ now, log, ticks, water, repository, getAtt
           tankId: attempt.tankId,
           subjectId: attempt.id,
         };
-      }),
-
-    endAttempt: (who: Who, body: Body<'endAttempt'>) =>
-      log.record(who, { kind: 'attemptEnd', asked: body, when: exactly(now()) }, async (scope) => {
+      },
+      undo: { tables: [events] },
+    },
+    attemptEnd: {
+      apply: async (scope, body) => {
         const attempt = await getAttempt(scope, body.attemptId);
         const [facts] = await factsOf(scope, [attempt]);
         if (facts?.ended) throw new DomainError('spawning/ended', { detail: 'It has ended already.' });
@@ -164,6 +155,13 @@ export function createAttemptEvents({ now, log, ticks, water, repository, getAtt
         });
         await attempts.update(scope, { id: attempt.id }, { closed: true });
         return { text: `Attempt ended: ${attempt.name}, ${body.outcome}`, tankId: attempt.tankId, subjectId: attempt.id };
-      }),
-  };
+      },
+      undo: {
+        tables: [events],
+        after: async (scope, { subjectId }) => {
+          await attempts.update(scope, { id: subjectId }, { closed: false });
+        },
+      },
+    },
+  });
 }

@@ -1,47 +1,24 @@
-import type { BodyOf } from '@freshet/contract/endpoints';
-import type { spawningEndpoints } from '@freshet/contract/spawning';
 import { checkRecipe, completeRecipe } from '@freshet/core/spawning';
 import { METHOD_TEMPLATES } from '@freshet/core/species';
-import { exactly } from '@freshet/core/time';
 import type { LogService } from '../log';
-import { DomainError, type Clock, type Who } from '../platform';
+import { DomainError, type Who } from '../platform';
 import type { SpeciesService } from '../species';
 import type { SpawningRepository } from './spawning.repository';
 
 /** The recipes of a house, in versions: none is edited, a change is the next version. */
 export function createRecipes({
-  clock,
   log,
   species,
   repository,
 }: {
-  clock: Clock;
   log: LogService;
   species: SpeciesService;
   repository: SpawningRepository;
 }) {
   const { recipes } = repository;
-  log.register({ recipe: { tables: [recipes] } });
-  return {
-    list: async (who: Who) =>
-      (
-        await recipes.find(
-          who,
-          {},
-          {
-            order: [
-              ['at', 'DESC'],
-              ['id', 'DESC'],
-            ],
-          },
-        )
-      ).map(({ entryId: _entry, recipe, ...row }) => ({
-        ...row,
-        recipe: completeRecipe(recipe),
-      })),
-
-    save: (who: Who, body: BodyOf<(typeof spawningEndpoints)['saveRecipe']>) =>
-      log.record(who, { kind: 'recipe', asked: body, when: exactly(clock.now()) }, async (scope) => {
+  log.declare({
+    recipe: {
+      apply: async (scope, body) => {
         const { versionId, recipeId, speciesKey, method, name, basedOn, recipe, note } = body;
         const kind = speciesKey ? await species.get(scope, speciesKey) : null;
         const [problem] = checkRecipe(recipe, kind?.start ?? METHOD_TEMPLATES[method].start);
@@ -62,6 +39,27 @@ export function createRecipes({
           at: scope.now,
         });
         return { text: `Recipe ${name}, version ${version}`, subjectId: versionId };
-      }),
+      },
+      undo: { tables: [recipes] },
+    },
+  });
+
+  return {
+    list: async (who: Who) =>
+      (
+        await recipes.find(
+          who,
+          {},
+          {
+            order: [
+              ['at', 'DESC'],
+              ['id', 'DESC'],
+            ],
+          },
+        )
+      ).map(({ entryId: _entry, recipe, ...row }) => ({
+        ...row,
+        recipe: completeRecipe(recipe),
+      })),
   };
 }

@@ -21,11 +21,5 @@ export const spawningHandlers = (
   evidence: ({ who, query }) => evidence(who, query.speciesKey, query.limit, query.newestSpawned === 'true'),
   attempts: ({ who, query }) => spawning.attempts(who, query, broodsBy),
   attempt: ({ who, params }) => spawning.attempt(who, params.attemptId ?? '', broodsBy),
-  addAttempt: ({ who, body }) => spawning.addAttempt(who, body),
   recipes: ({ who }) => spawning.recipes.list(who),
-  saveRecipe: ({ who, body }) => spawning.recipes.save(who, body),
-  logSettling: ({ who, body }) => spawning.logSettling(who, body),
-  moveAttempt: ({ who, body }) => spawning.moveAttempt(who, body),
-  trigger: ({ who, body }) => spawning.trigger(who, body),
-  endAttempt: ({ who, body }) => spawning.endAttempt(who, body),
 });

@@ -1,12 +1,9 @@
-import type { BodyOf } from '@freshet/contract/endpoints';
-import type { spawningEndpoints } from '@freshet/contract/spawning';
 import { checkRecipe, completeRecipe, decideBooking, defaultRecipe } from '@freshet/core/spawning';
 import type { Method } from '@freshet/core/species';
 import { formatDay, houseDay } from '@freshet/core/time';
-import type { Ticks } from '../agenda';
 import type { LogService, Scope } from '../log';
 import { DomainError, groupBy, type Clock, type Database, type Reading, type Who } from '../platform';
-import type { HoursService, RoomService, WaterService } from '../room';
+import type { HoursService, RoomService } from '../room';
 import type { StockService } from '../stock';
 import type { SpeciesService } from '../species';
 import { createAttemptEvents } from './spawning.events';
@@ -14,8 +11,6 @@ import { createRecipes } from './spawning.recipes';
 import { createReplies, labelOf, type BroodsBy } from './spawning.replies';
 import { createSpawningRepository, type AttemptFacts, type AttemptRow, type DatedDetails } from './spawning.repository';
 import { v7 as newId } from 'uuid';
-
-type Body<Name extends keyof typeof spawningEndpoints> = BodyOf<(typeof spawningEndpoints)[Name]>;
 
 /** Attempts of one page. */
 const PAGE = 60;
@@ -26,38 +21,23 @@ export function createSpawning({
   clock,
   log,
   room,
-  water,
   hours,
   stock,
   species,
-  ticks,
   inbreedingOf,
 }: {
   database: Database;
   clock: Clock;
   log: LogService;
   room: RoomService;
-  water: WaterService;
   hours: HoursService;
   stock: StockService;
   species: SpeciesService;
-  ticks: Ticks;
   /** Expected inbreeding of the young of these lots, 0..1; null when no parent of one side is known. */
   inbreedingOf: (who: Who, speciesKey: string, sires: readonly string[], dams: readonly string[]) => Promise<number | null>;
 }) {
   const repository = createSpawningRepository(database);
   const { attempts, parents } = repository;
-  log.register({
-    attempt: {
-      tables: [attempts, parents],
-      async before(scope, entry) {
-        if ((await log.repository.later(scope, entry)).length > 0)
-          throw new DomainError('log/later-entries', {
-            detail: 'Something was logged for this attempt since; take that back first.',
-          });
-      },
-    },
-  });
 
   async function withFacts(at: Reading, rows: AttemptRow[]): Promise<AttemptFacts[]> {
     const ids = rows.map((row) => row.id);
@@ -80,21 +60,103 @@ export function createSpawning({
   }
 
   async function getAttempt(at: Reading, id: string): Promise<AttemptRow> {
-    const row = await attempts.get(at, id, { lock: true });
+    const row = await attempts.get(at, id);
     if (!row) throw new DomainError('request/not-found', { detail: 'There is no such attempt.' });
     return row;
   }
 
-  const happened = createAttemptEvents({ now: () => clock.now(), log, ticks, water, repository, getAttempt, factsOf: withFacts });
-  const recipes = createRecipes({ clock, log, species, repository });
+  createAttemptEvents({ log, repository, getAttempt, factsOf: withFacts });
+  const recipes = createRecipes({ log, species, repository });
 
   const toReplies = createReplies({ clock, room, stock, species, factsOf: withFacts });
+
+  log.declare({
+    attempt: {
+      apply: async (scope, body) => {
+        const { entryId } = scope;
+        const kind = await species.get(scope, body.speciesKey);
+        const tank = await room.getTank(scope, body.tankId);
+        for (const lotId of [...body.sires, ...body.dams]) await stock.getLot(scope, lotId);
+        const open = await withFacts(scope, await attempts.find(scope, { tankId: tank.id }));
+        const decision = decideBooking(
+          { id: body.attemptId, name: body.name, tankId: tank.id, from: body.from, to: body.to },
+          open.map((other) => ({
+            id: other.id,
+            name: other.name,
+            tankId: other.tankId,
+            from: other.from,
+            to: other.ended?.day ?? other.to,
+          })),
+        );
+        if (!decision.ok && !body.override) {
+          const today = houseDay(scope.now, scope.timeZone);
+          const { clash } = decision;
+          throw new DomainError('spawning/tank-booked', {
+            detail: `${clash.name} holds ${tank.code} from ${formatDay(clash.from, today)}${clash.to ? ` to ${formatDay(clash.to, today)}` : ''}. Choose another tank or days, or say why both may.`,
+            pointer: '#/tankId',
+          });
+        }
+        const { attemptId, speciesKey, name, conditioningFrom, setUpOn, triggerOn, recipe, recipeRef, tags, note } = body;
+        const [problem] = checkRecipe(recipe, kind.start).filter(({ field }) => field !== 'cover');
+        if (problem) throw new DomainError('request/invalid', { detail: problem.message, pointer: `#/recipe/${problem.field}` });
+        // She may carry already, or store sperm: only laid eggs want him beside her.
+        const isAlone = body.dams.length === 0 ? body.sires.length > 0 : body.sires.length === 0 && kind.start === 'laid';
+        if (isAlone && !body.override)
+          throw new DomainError('spawning/one-sex', {
+            detail:
+              body.sires.length === 0
+                ? 'Females alone lay no eggs that hatch: choose the males too, or say why.'
+                : 'Males alone lay no eggs: choose the females too, or say why.',
+            pointer: body.sires.length === 0 ? '#/sires' : '#/dams',
+          });
+        await attempts.insert(scope, {
+          id: attemptId,
+          entryId,
+          speciesKey,
+          name,
+          tankId: tank.id,
+          fromDay: body.from,
+          toDay: body.to,
+          conditioningFrom,
+          setUpOn,
+          triggerOn,
+          recipe,
+          recipeRef,
+          tags,
+          note,
+          closed: false,
+        });
+        const roles = [
+          ...body.sires.map((lotId) => ({ lotId, role: 'sire' as const })),
+          ...body.dams.map((lotId) => ({ lotId, role: 'dam' as const })),
+        ];
+        await parents.insert(
+          scope,
+          roles.map((parent) => ({ ...parent, id: newId(), entryId, attemptId })),
+        );
+        return {
+          text: `Attempt begun: ${name} in ${tank.code}`,
+          tankId: tank.id,
+          subjectId: attemptId,
+          about: [...body.sires, ...body.dams],
+        };
+      },
+      undo: {
+        tables: [attempts, parents],
+        async before(scope, entry) {
+          if ((await log.laterAbout(scope, entry)).length > 0)
+            throw new DomainError('log/later-entries', {
+              detail: 'Something was logged for this attempt since; take that back first.',
+            });
+        },
+      },
+    },
+  });
 
   return {
     repository,
     getAttempt,
     withFacts,
-    applyTrigger: happened.applyTrigger,
 
     /** A page of attempts, newest first. @param broodsBy - broods of attempts, as later areas know them */
     async attempts(
@@ -179,77 +241,7 @@ export function createSpawning({
       );
     },
 
-    addAttempt: (who: Who, body: Body<'addAttempt'>) =>
-      log.record(who, { kind: 'attempt', asked: body, when: { from: clock.now(), to: clock.now() } }, async (scope) => {
-        const { entryId } = scope;
-        const kind = await species.get(scope, body.speciesKey);
-        const tank = await room.getTank(scope, body.tankId);
-        for (const lotId of [...body.sires, ...body.dams]) await stock.lockLot(scope, lotId);
-        const open = await withFacts(scope, await attempts.find(scope, { tankId: tank.id }, { lock: true }));
-        const decision = decideBooking(
-          { id: body.attemptId, name: body.name, tankId: tank.id, from: body.from, to: body.to },
-          open.map((other) => ({
-            id: other.id,
-            name: other.name,
-            tankId: other.tankId,
-            from: other.from,
-            to: other.ended?.day ?? other.to,
-          })),
-        );
-        if (!decision.ok && !body.override) {
-          const today = houseDay(scope.now, scope.timeZone);
-          const { clash } = decision;
-          throw new DomainError('spawning/tank-booked', {
-            detail: `${clash.name} holds ${tank.code} from ${formatDay(clash.from, today)}${clash.to ? ` to ${formatDay(clash.to, today)}` : ''}. Choose another tank or days, or say why both may.`,
-            pointer: '#/tankId',
-          });
-        }
-        const { attemptId, speciesKey, name, conditioningFrom, setUpOn, triggerOn, recipe, recipeRef, tags, note } = body;
-        const [problem] = checkRecipe(recipe, kind.start).filter(({ field }) => field !== 'cover');
-        if (problem) throw new DomainError('request/invalid', { detail: problem.message, pointer: `#/recipe/${problem.field}` });
-        // She may carry already, or store sperm: only laid eggs want him beside her.
-        const isAlone = body.dams.length === 0 ? body.sires.length > 0 : body.sires.length === 0 && kind.start === 'laid';
-        if (isAlone && !body.override)
-          throw new DomainError('spawning/one-sex', {
-            detail:
-              body.sires.length === 0
-                ? 'Females alone lay no eggs that hatch: choose the males too, or say why.'
-                : 'Males alone lay no eggs: choose the females too, or say why.',
-            pointer: body.sires.length === 0 ? '#/sires' : '#/dams',
-          });
-        await attempts.insert(scope, {
-          id: attemptId,
-          entryId,
-          speciesKey,
-          name,
-          tankId: tank.id,
-          fromDay: body.from,
-          toDay: body.to,
-          conditioningFrom,
-          setUpOn,
-          triggerOn,
-          recipe,
-          recipeRef,
-          tags,
-          note,
-          closed: false,
-        });
-        const roles = [
-          ...body.sires.map((lotId) => ({ lotId, role: 'sire' as const })),
-          ...body.dams.map((lotId) => ({ lotId, role: 'dam' as const })),
-        ];
-        await parents.insert(
-          scope,
-          roles.map((parent) => ({ ...parent, id: newId(), entryId, attemptId })),
-        );
-        return { text: `Attempt begun: ${name} in ${tank.code}`, tankId: tank.id, subjectId: attemptId };
-      }),
-
     recipes,
-    trigger: happened.trigger,
-    logSettling: happened.logSettling,
-    moveAttempt: happened.moveAttempt,
-    endAttempt: happened.endAttempt,
   };
 }
 export type SpawningService = ReturnType<typeof createSpawning>;

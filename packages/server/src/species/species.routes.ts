@@ -4,5 +4,4 @@ import type { SpeciesService } from './species.service';
 
 export const speciesHandlers = (species: SpeciesService): Handlers<typeof speciesEndpoints> => ({
   species: ({ who }) => species.list(who),
-  saveSpecies: ({ who, body }) => species.save(who, body),
 });

@@ -1,18 +1,16 @@
-import type { BodyOf } from '@freshet/contract/endpoints';
-import type { speciesEndpoints } from '@freshet/contract/species';
+import { v7 as newId } from 'uuid';
 import { findContradiction, readSpecies, type Figures, type ResolvedSpecies, type SpeciesFacts } from '@freshet/core/species';
 import type { LogService } from '../log';
-import { DomainError, type Clock, type Database, type Reading, type Who } from '../platform';
+import { DomainError, type Database, type Reading, type Who } from '../platform';
 import { createSpeciesRepository, type SpeciesRow } from './species.repository';
 
 /** Species profiles: the shipped ones with the breeder's own figures over them, and species of their own. */
-export function createSpecies({ database, clock, log }: { database: Database; clock: Clock; log: LogService }) {
+export function createSpecies({ database, log }: { database: Database; log: LogService }) {
   const { species } = createSpeciesRepository(database);
-  log.register({ species: { tables: [species] } });
 
   /** The newest saved profile of each species. */
   async function saved(at: Reading): Promise<Map<string, SpeciesRow>> {
-    const rows = await species.find(at, {}, { order: [['id', 'ASC']] });
+    const rows = await species.find(at, {}, { asWritten: true });
     return new Map(rows.map((row) => [row.speciesKey, row]));
   }
 
@@ -21,6 +19,34 @@ export function createSpecies({ database, clock, log }: { database: Database; cl
   });
 
   const all = async (at: Reading): Promise<ReadonlyMap<string, ResolvedSpecies>> => readSpecies(toFacts(await saved(at)));
+
+  log.declare({
+    species: {
+      apply: async (scope, body) => {
+        const { id: _id, version, override: _override, ...profile } = body;
+        const figures = Object.fromEntries(
+          Object.entries(profile.figures).filter(([, value]) => value !== undefined),
+        ) as Partial<Figures>;
+        // One figure against another: what is saved must be computable with what its method and the shipped profile fill in.
+        const wrong = findContradiction(readSpecies({ saved: [{ ...profile, figures }] }).get(profile.key)?.figures);
+        if (wrong) throw new DomainError('request/invalid', { detail: wrong.message, pointer: `#/figures/${wrong.figure}` });
+        const words = (own: object) => `own figures for ${Object.keys(own).join(', ') || 'nothing'}`;
+        const before = (await saved(scope)).get(profile.key);
+        await log.mustBeNewest(scope, version, before, {
+          theirs: words(before?.profile.figures ?? {}),
+          yours: words(figures),
+        });
+        await species.insert(scope, {
+          id: newId(),
+          entryId: scope.entryId,
+          speciesKey: profile.key,
+          profile: { ...profile, figures },
+        });
+        return { text: `${profile.commonName}: ${Object.keys(figures).length} own figures saved`, subjectId: scope.entryId };
+      },
+      undo: { tables: [species] },
+    },
+  });
 
   return {
     all,
@@ -38,30 +64,6 @@ export function createSpecies({ database, clock, log }: { database: Database; cl
       const rows = await saved(who);
       return [...readSpecies(toFacts(rows)).values()].map((kind) => ({ ...kind, version: rows.get(kind.key)?.entryId ?? null }));
     },
-
-    save: (who: Who, body: BodyOf<typeof speciesEndpoints.saveSpecies>) =>
-      log.record(who, { kind: 'species', asked: body, when: { from: clock.now(), to: clock.now() } }, async (scope) => {
-        const { id, version, override: _override, ...profile } = body;
-        const figures = Object.fromEntries(
-          Object.entries(profile.figures).filter(([, value]) => value !== undefined),
-        ) as Partial<Figures>;
-        // One figure against another: what is saved must be computable with what its method and the shipped profile fill in.
-        const wrong = findContradiction(readSpecies({ saved: [{ ...profile, figures }] }).get(profile.key)?.figures);
-        if (wrong) throw new DomainError('request/invalid', { detail: wrong.message, pointer: `#/figures/${wrong.figure}` });
-        const words = (own: object) => `own figures for ${Object.keys(own).join(', ') || 'nothing'}`;
-        const before = (await saved(scope)).get(profile.key);
-        await log.mustBeNewest(scope, version, before, {
-          theirs: words(before?.profile.figures ?? {}),
-          yours: words(figures),
-        });
-        await species.insert(scope, {
-          id,
-          entryId: scope.entryId,
-          speciesKey: profile.key,
-          profile: { ...profile, figures },
-        });
-        return { text: `${profile.commonName}: ${Object.keys(figures).length} own figures saved`, subjectId: id };
-      }),
   };
 }
 export type SpeciesService = ReturnType<typeof createSpecies>;

@@ -48,7 +48,7 @@ describe('what is said of a lot', () => {
     expect(await lotOf(lotId)).toMatchObject({ name: 'Old torn fin', grade: null, isRetired: true, readiness: null });
     await keeper.write('undo', { id: newId(), entryId });
     expect(await lotOf(lotId)).toMatchObject({ name: 'Torn fin', grade: 'A', isRetired: false });
-    const [first] = (await keeper.get('entries', { query: { subjectId: lotId } })).filter(({ text }) =>
+    const [first] = (await keeper.get('entries', { query: { aboutId: lotId } })).filter(({ text }) =>
       text.includes('called Torn fin'),
     );
     await keeper.write('undo', { id: newId(), entryId: first?.id ?? '' });
@@ -167,7 +167,7 @@ describe('a sample of lengths', () => {
     const written = await lengths(lotId, [5, 5, 6, 5.5, 14, 15, 15.5, 14.5]);
     expect(written).toMatchObject({ ok: true });
     expect((await card(lotId)).samples).toMatchObject([{ method: 'ruler', lengthsMm: [5, 5, 6, 5.5, 14, 15, 15.5, 14.5] }]);
-    const [entry] = await keeper.get('entries', { query: { subjectId: lotId } });
+    const [entry] = await keeper.get('entries', { query: { aboutId: lotId } });
     expect(entry?.text).toContain('8 measured: 10.1 mm in the mean, smallest tenth 5 mm, 2 sizes apart');
     await keeper.write('undo', { id: newId(), entryId: entry?.id ?? '' });
     expect((await card(lotId)).samples).toEqual([]);

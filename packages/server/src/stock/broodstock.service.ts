@@ -1,6 +1,3 @@
-import type { EntryKindName } from '@freshet/contract/api';
-import type { BodyOf } from '@freshet/contract/endpoints';
-import type { broodstockEndpoints } from '@freshet/contract/stock';
 import { decideMove, decideSexing, EMPTY, sexing, sexWords, summariseLengths, totalHeads, type Heads } from '@freshet/core/stock';
 import { addDays, exactly, houseDay } from '@freshet/core/time';
 import type { Applied, LogService, Scope, Undoing } from '../log';
@@ -15,8 +12,6 @@ import { detailsOf, type LotRow } from './stock.repository';
 import { headWords } from './headWords';
 import type { StockService } from './stock.service';
 import { v7 as newId } from 'uuid';
-
-type Body<Name extends keyof typeof broodstockEndpoints> = BodyOf<(typeof broodstockEndpoints)[Name]>;
 
 const headsOf = ({ males, females, unsexed }: Heads): Heads => ({ males, females, unsexed });
 
@@ -35,27 +30,10 @@ export function createBroodstock({ clock, log, room, stock, repository, views }:
   const { lots } = stock.repository;
   const { details, assessments, conditions, programmes, programmeEnds, gradings, throwbacks, photos } = repository;
   const { newestSaid, say, restore } = createLotDetails(repository, lots);
-  const now = () => exactly(clock.now());
 
   const described: Undoing['after'] = async (scope, { subjectId }) => {
     if (subjectId) await restore(scope, subjectId);
   };
-  log.register({
-    lotDetails: { tables: [details], after: described },
-    sexing: stock.ledgerUndoing(),
-    assessment: { tables: [assessments] },
-    condition: { tables: [conditions] },
-    mark: { tables: [repository.marks] },
-    lengths: { tables: [stock.repository.sizeSamples] },
-    programme: { tables: [programmes] },
-    programmeEnd: { tables: [programmeEnds] },
-    merge: stock.ledgerUndoing(),
-    tag: stock.ledgerUndoing({ tables: [details], after: described }),
-    photo: { tables: [photos] },
-    grading: { tables: [gradings] },
-    throwback: { tables: [throwbacks] },
-    import: stock.ledgerUndoing({ tables: [repository.parentSets] }),
-  });
 
   /** How a lot is called in the log: its name, or its species and tank. */
   async function nameOf(scope: Scope, lot: LotRow): Promise<string> {
@@ -64,17 +42,13 @@ export function createBroodstock({ clock, log, room, stock, repository, views }:
   }
 
   /** One entry about one lot. */
-  const about = (
-    who: Who,
-    entry: { kind: EntryKindName; asked: { id: string; at?: string } },
-    lotId: string,
-    work: (scope: Scope, lot: LotRow) => Promise<string>,
-  ) =>
-    log.record(who, { ...entry, when: entry.asked.at ? exactly(entry.asked.at) : now() }, async (scope): Promise<Applied> => {
-      const lot = await stock.lockLot(scope, lotId);
-      const text = await work(scope, lot);
-      return { text: `${await nameOf(scope, lot)}: ${text}`, tankId: lot.tankId, subjectId: lot.id };
-    });
+  const about =
+    <Body extends { lotId: string }>(work: (scope: Scope, lot: LotRow, body: Body) => Promise<string>) =>
+    async (scope: Scope, body: Body): Promise<Applied> => {
+      const lot = await stock.getLot(scope, body.lotId);
+      const text = await work(scope, lot, body);
+      return { text: `${await nameOf(scope, lot)}: ${text}`, tankId: lot.tankId, subjectId: lot.id, about: [lot.broodId] };
+    };
 
   async function parentageOf(at: Reading, lotId: string): Promise<string> {
     const lot = await lots.get(at, lotId);
@@ -92,11 +66,11 @@ export function createBroodstock({ clock, log, room, stock, repository, views }:
     return `lot ${root}`;
   }
 
-  return {
-    repository,
+  createMarksAndLengths({ log, stock, repository, views, about });
 
-    describeLot: (who: Who, body: Body<'describeLot'>) =>
-      about(who, { kind: 'lotDetails', asked: body }, body.lotId, async (scope, lot) => {
+  log.declare({
+    lotDetails: {
+      apply: about(async (scope, lot, body) => {
         const said = body.details;
         const newest = await newestSaid(scope, lot.id);
         // What the lot was recorded with is nobody's edit.
@@ -116,22 +90,100 @@ export function createBroodstock({ clock, log, room, stock, repository, views }:
         ].filter(Boolean);
         return words.join('; ') || 'described anew';
       }),
-
-    sexLot: (who: Who, body: Body<'sexLot'>) =>
-      about(who, { kind: 'sexing', asked: body }, body.lotId, async (scope, lot) => {
+      undo: { tables: [details], after: described },
+    },
+    sexing: {
+      apply: about(async (scope, lot, body) => {
         const decision = decideSexing(lot.id, headsOf(lot), body.heads);
         if (!decision.ok)
           throw new DomainError('stock/too-many', { detail: decision.message, pointer: `#/heads/${decision.field}` });
         for (const movement of decision.movements) await stock.book(scope, movement, exactly(body.at));
         return `sexed as ${headWords(body.heads)}`;
       }),
-
-    assessSex: async (who: Who, body: Body<'assessSex'>) => {
-      const lot = await lots.get(who, body.lotId);
-      const known = lot ? await views.traits(who, lot.speciesKey) : null;
-      return about(who, { kind: 'assessment', asked: body }, body.lotId, async (scope, { id, speciesKey }) => {
+      undo: stock.ledgerUndoing(),
+    },
+    condition: {
+      apply: about(async (scope, lot, body) => {
         const { entryId } = scope;
-        const byKey = new Map((known?.traits ?? []).map((trait) => [trait.key, trait]));
+        const { score, signs, lengthMm, weightG, note, at } = body;
+        await conditions.insert(scope, { id: newId(), entryId, lotId: lot.id, score, signs, lengthMm, weightG, note, at });
+        return `condition ${score} of 5${lengthMm === null ? '' : `, ${lengthMm} mm`}${weightG === null ? '' : `, ${weightG} g`}`;
+      }),
+      undo: { tables: [conditions] },
+    },
+    programme: {
+      apply: about(async (scope, lot, body) => {
+        const { entryId } = scope;
+        const { programmeId, from, weeks, foods, mealsPerDay, separated, water } = body;
+        await programmes.insert(scope, {
+          id: programmeId,
+          entryId,
+          lotId: lot.id,
+          fromDay: from,
+          toDay: addDays(from, weeks * 7 - 1),
+          foods,
+          mealsPerDay,
+          separated,
+          water,
+        });
+        return `conditioning for ${weeks} weeks: ${foods}`;
+      }),
+      undo: { tables: [programmes] },
+    },
+    tag: {
+      apply: about(async (scope, lot, body) => {
+        const heads = { ...EMPTY, [body.sex]: 1 };
+        const decision = decideMove(headsOf(lot), heads);
+        if (!decision.ok) throw new DomainError('stock/too-many', { detail: decision.message, pointer: '#/sex' });
+        if (totalHeads(lot) === 1) {
+          await say(scope, lot, { ...lot, name: body.name });
+          return `called ${body.name}`;
+        }
+        await stock.createLot(scope, { ...detailsOf(lot), id: body.newLotId, name: body.name, isProven: false, since: body.at });
+        await stock.book(scope, { ...heads, fromLotId: lot.id, toLotId: body.newLotId, cause: 'split' }, exactly(body.at));
+        return `one taken out by name: ${body.name}`;
+      }),
+      undo: stock.ledgerUndoing({ tables: [details], after: described }),
+    },
+    grading: {
+      apply: about(async (scope, lot, body) => {
+        const { entryId } = scope;
+        const { criteria, animals, kept, at } = body;
+        const short = animals.findIndex(({ scores }) => scores.length !== criteria.length);
+        if (short >= 0)
+          throw new DomainError('request/invalid', {
+            detail: 'Give a score for each criterion.',
+            pointer: `#/animals/${short}/scores`,
+          });
+        if (kept > animals.length)
+          throw new DomainError('request/invalid', { detail: `Only ${animals.length} were graded.`, pointer: '#/kept' });
+        await gradings.insert(scope, { id: newId(), entryId, lotId: lot.id, criteria, animals, kept, at });
+        return `graded by ${criteria.join(', then ')}: ${kept} of ${animals.length} kept`;
+      }),
+      undo: { tables: [gradings] },
+    },
+    throwback: {
+      apply: about(async (scope, lot, body) => {
+        const { entryId } = scope;
+        if (body.seen > body.of) throw new DomainError('request/invalid', { detail: `Of ${body.of} only.`, pointer: '#/seen' });
+        await throwbacks.insert(scope, {
+          id: newId(),
+          entryId,
+          lotId: lot.id,
+          what: body.what,
+          seen: body.seen,
+          ofCount: body.of,
+          at: body.at,
+        });
+        return `throwback, ${body.what}: ${body.seen} of ${body.of}`;
+      }),
+      undo: { tables: [throwbacks] },
+    },
+    assessment: {
+      apply: about(async (scope, { id, speciesKey }, body) => {
+        const known = await views.traits(scope, speciesKey);
+        const { entryId } = scope;
+        const byKey = new Map(known.traits.map((trait) => [trait.key, trait]));
         const stranger = body.answers.findIndex(({ trait }) => !byKey.has(trait));
         if (stranger >= 0)
           throw new DomainError('request/invalid', {
@@ -139,7 +191,7 @@ export function createBroodstock({ clock, log, room, stock, repository, views }:
             pointer: `#/answers/${stranger}/trait`,
           });
         const { pMale } = sexing({
-          priorMale: known?.priorMale ?? 0.5,
+          priorMale: known.priorMale,
           traits: body.answers.flatMap(({ trait, look }) => {
             const figures = byKey.get(trait);
             return look === 'cannotTell' || !figures
@@ -158,133 +210,68 @@ export function createBroodstock({ clock, log, room, stock, repository, views }:
           at: body.at,
         });
         return `looked at for sex: ${sexWords(pMale)}`;
-      });
-    },
-
-    scoreCondition: (who: Who, body: Body<'scoreCondition'>) =>
-      about(who, { kind: 'condition', asked: body }, body.lotId, async (scope, lot) => {
-        const { entryId } = scope;
-        const { score, signs, lengthMm, weightG, note, at } = body;
-        await conditions.insert(scope, { id: newId(), entryId, lotId: lot.id, score, signs, lengthMm, weightG, note, at });
-        return `condition ${score} of 5${lengthMm === null ? '' : `, ${lengthMm} mm`}${weightG === null ? '' : `, ${weightG} g`}`;
       }),
-
-    ...createMarksAndLengths({ log, stock, repository, views, about, now }),
-
-    addProgramme: (who: Who, body: Body<'addProgramme'>) =>
-      about(who, { kind: 'programme', asked: body }, body.lotId, async (scope, lot) => {
-        const { entryId } = scope;
-        const { programmeId, from, weeks, foods, mealsPerDay, separated, water } = body;
-        await programmes.insert(scope, {
-          id: programmeId,
-          entryId,
+      undo: { tables: [assessments] },
+    },
+    programmeEnd: {
+      apply: async (scope, body) => {
+        const programme = await programmes.get(scope, body.programmeId);
+        if (!programme) throw new DomainError('request/not-found', { detail: 'There is no such programme.' });
+        const lot = await stock.getLot(scope, programme.lotId);
+        await programmeEnds.insert(scope, { id: newId(), entryId: scope.entryId, programmeId: programme.id, at: scope.now });
+        return { text: `${await nameOf(scope, lot)}: conditioning ended`, tankId: lot.tankId, subjectId: lot.id };
+      },
+      undo: { tables: [programmeEnds] },
+    },
+    photo: {
+      // Re-encoded before the house is locked: it takes a while.
+      prepare: async (body) => ({ ...body, image: await readPhoto(body.image) }),
+      apply: about(async (scope, lot, body) => {
+        await photos.insert(scope, {
+          id: newId(),
+          entryId: scope.entryId,
           lotId: lot.id,
-          fromDay: from,
-          toDay: addDays(from, weeks * 7 - 1),
-          foods,
-          mealsPerDay,
-          separated,
-          water,
+          image: Buffer.from(body.image),
+          at: body.at,
         });
-        return `conditioning for ${weeks} weeks: ${foods}`;
+        return 'photograph added';
       }),
-
-    async endProgramme(who: Who, body: Body<'endProgramme'>) {
-      const programme = await programmes.get(who, body.programmeId);
-      if (!programme) throw new DomainError('request/not-found', { detail: 'There is no such programme.' });
-      return about(who, { kind: 'programmeEnd', asked: body }, programme.lotId, async (scope) => {
-        const { entryId, now: at } = scope;
-        await programmeEnds.insert(scope, { id: newId(), entryId, programmeId: programme.id, at });
-        return 'conditioning ended';
-      });
+      undo: { tables: [photos] },
     },
-
-    async mergeLots(who: Who, body: Body<'mergeLots'>) {
-      const before = await log.replay(who, 'merge', body);
-      if (before) return before;
-      if (body.fromLotId === body.intoLotId)
-        throw new DomainError('request/invalid', { detail: 'Choose another lot.', pointer: '#/intoLotId' });
-      const [one, other] = await Promise.all([parentageOf(who, body.fromLotId), parentageOf(who, body.intoLotId)]);
-      return log.record(who, { kind: 'merge', asked: body, when: exactly(body.at) }, async (scope) => {
-        const from = await stock.lockLot(scope, body.fromLotId);
-        const into = await stock.lockLot(scope, body.intoLotId);
+    merge: {
+      async check(scope, body) {
+        if (body.fromLotId === body.intoLotId)
+          throw new DomainError('request/invalid', { detail: 'Choose another lot.', pointer: '#/intoLotId' });
+        const [from, into] = [await stock.getLot(scope, body.fromLotId), await stock.getLot(scope, body.intoLotId)];
         if (from.speciesKey !== into.speciesKey)
           throw new DomainError('request/invalid', { detail: 'They are different species.', pointer: '#/intoLotId' });
         if (from.tankId !== into.tankId)
           throw new DomainError('request/invalid', { detail: 'Move them into one tank first.', pointer: '#/intoLotId' });
         if (totalHeads(from) === 0)
           throw new DomainError('stock/too-many', { detail: 'Nobody is left in that lot.', pointer: '#/fromLotId' });
-        if (one !== other && !body.override)
+        if (!scope.override && (await parentageOf(scope, from.id)) !== (await parentageOf(scope, into.id)))
           throw new DomainError('stock/mixed-parentage', {
             detail: `They have different parents. Once together, nobody can say of one animal which are its: kinship will count each as either, by their numbers (${totalHeads(from)} and ${totalHeads(into)}). If that is worth it, say why.`,
             pointer: '#/intoLotId',
           });
+      },
+      apply: async (scope, body) => {
+        const [from, into] = [await stock.getLot(scope, body.fromLotId), await stock.getLot(scope, body.intoLotId)];
+        const isMixed = (await parentageOf(scope, from.id)) !== (await parentageOf(scope, into.id));
         await stock.book(scope, { ...headsOf(from), fromLotId: from.id, toLotId: into.id, cause: 'merge' }, exactly(body.at));
         return {
-          text: `${await nameOf(scope, into)}: ${headWords(from)} joined${one === other ? '' : ', of other parents'}`,
+          text: `${await nameOf(scope, into)}: ${headWords(from)} joined${isMixed ? ', of other parents' : ''}`,
           tankId: into.tankId,
           subjectId: into.id,
+          about: [from.id, from.broodId, into.broodId],
         };
-      });
+      },
+      undo: stock.ledgerUndoing(),
     },
+  });
 
-    tagOut: (who: Who, body: Body<'tagOut'>) =>
-      about(who, { kind: 'tag', asked: body }, body.lotId, async (scope, lot) => {
-        const heads = { ...EMPTY, [body.sex]: 1 };
-        const decision = decideMove(headsOf(lot), heads);
-        if (!decision.ok) throw new DomainError('stock/too-many', { detail: decision.message, pointer: '#/sex' });
-        if (totalHeads(lot) === 1) {
-          await say(scope, lot, { ...lot, name: body.name });
-          return `called ${body.name}`;
-        }
-        await stock.createLot(scope, { ...detailsOf(lot), id: body.newLotId, name: body.name, isProven: false, since: body.at });
-        await stock.book(scope, { ...heads, fromLotId: lot.id, toLotId: body.newLotId, cause: 'split' }, exactly(body.at));
-        return `one taken out by name: ${body.name}`;
-      }),
-
-    /** @param bytes - the picture as it was sent */
-    addPhoto: async (who: Who, body: Body<'addPhoto'>, bytes: Uint8Array) => {
-      const before = await log.replay(who, 'photo', body);
-      if (before) return before;
-      // Re-encoded before the write begins: it takes a while and locks nothing.
-      const image = await readPhoto(bytes);
-      return about(who, { kind: 'photo', asked: body }, body.lotId, async (scope, lot) => {
-        await photos.insert(scope, { id: newId(), entryId: scope.entryId, lotId: lot.id, image, at: body.at });
-        return 'photograph added';
-      });
-    },
-
-    gradeLot: (who: Who, body: Body<'gradeLot'>) =>
-      about(who, { kind: 'grading', asked: body }, body.lotId, async (scope, lot) => {
-        const { entryId } = scope;
-        const { criteria, animals, kept, at } = body;
-        const short = animals.findIndex(({ scores }) => scores.length !== criteria.length);
-        if (short >= 0)
-          throw new DomainError('request/invalid', {
-            detail: 'Give a score for each criterion.',
-            pointer: `#/animals/${short}/scores`,
-          });
-        if (kept > animals.length)
-          throw new DomainError('request/invalid', { detail: `Only ${animals.length} were graded.`, pointer: '#/kept' });
-        await gradings.insert(scope, { id: newId(), entryId, lotId: lot.id, criteria, animals, kept, at });
-        return `graded by ${criteria.join(', then ')}: ${kept} of ${animals.length} kept`;
-      }),
-
-    logThrowback: (who: Who, body: Body<'logThrowback'>) =>
-      about(who, { kind: 'throwback', asked: body }, body.lotId, async (scope, lot) => {
-        const { entryId } = scope;
-        if (body.seen > body.of) throw new DomainError('request/invalid', { detail: `Of ${body.of} only.`, pointer: '#/seen' });
-        await throwbacks.insert(scope, {
-          id: newId(),
-          entryId,
-          lotId: lot.id,
-          what: body.what,
-          seen: body.seen,
-          ofCount: body.of,
-          at: body.at,
-        });
-        return `throwback, ${body.what}: ${body.seen} of ${body.of}`;
-      }),
+  return {
+    repository,
 
     /** Mean lengths of lots measured since a time, the newest of each. */
     async measuredSince(at: Reading, since: string): Promise<Map<string, number>> {

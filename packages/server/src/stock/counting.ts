@@ -9,12 +9,12 @@ import type { createStockRepository, HeadCountRow, LotRow } from './stock.reposi
 interface Deps {
   room: RoomService;
   repository: ReturnType<typeof createStockRepository>;
-  lockLot: (scope: Scope, lotId: string) => Promise<LotRow>;
+  getLot: (scope: Scope, lotId: string) => Promise<LotRow>;
   book: (scope: Scope, movement: Movement, at: TimeRange, pointer?: string) => Promise<void>;
 }
 
 /** Brings a lot's ledger to a count, and keeps the count with the range it lies in where it was worked out. */
-export function createCounting({ room, repository, lockLot, book }: Deps) {
+export function createCounting({ room, repository, getLot, book }: Deps) {
   return async (
     scope: Scope,
     lotId: string,
@@ -22,7 +22,7 @@ export function createCounting({ room, repository, lockLot, book }: Deps) {
     at: TimeRange,
     band: { low?: number | undefined; high?: number | undefined; how?: HeadCountRow['how'] | undefined } = {},
   ): Promise<Applied> => {
-    const lot = await lockLot(scope, lotId);
+    const lot = await getLot(scope, lotId);
     const { males, females, unsexed } = lot;
     const decision = decideCount(lot.id, { males, females, unsexed }, counted);
     if (!decision.ok) throw new DomainError('stock/too-many', { detail: decision.message, pointer: '#/counted' });
@@ -45,6 +45,7 @@ export function createCounting({ room, repository, lockLot, book }: Deps) {
       text: `${tank?.code ?? 'no tank'}: counted ${counted}${range}${before === counted ? ', as booked' : `, ${before} were booked`}`,
       tankId: lot.tankId,
       subjectId: lot.broodId ?? lot.id,
+      about: [lot.id],
     };
   };
 }

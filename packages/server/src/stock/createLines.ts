@@ -37,7 +37,7 @@ export function createLines({
   const kinship = createKinship({ clock, log, stockRepository, repository, views, descent });
   const broodstock = createBroodstock({ clock, log, room, stock, repository, views });
   const card = createLotCards({ clock, room, stockRepository, repository, views, kinship });
-  const importLots = createLotImports({ clock, log, room, stock, repository, views });
-  return { views, kinship, broodstock, card, importLots };
+  createLotImports({ clock, log, room, stock, repository, views });
+  return { views, kinship, broodstock, card };
 }
 export type Lines = ReturnType<typeof createLines>;

@@ -1,17 +1,13 @@
-import type { BodyOf } from '@freshet/contract/endpoints';
-import type { kinshipEndpoints } from '@freshet/contract/stock';
 import { CalculationError } from '@freshet/core/errors';
 import { groupKinship, orderGroups, tracePedigree, type Cause, type ParentLot, type TracedPedigree } from '@freshet/core/stock';
 import { formatDay, houseDay } from '@freshet/core/time';
-import type { LogService, Scope } from '../log';
+import type { LogService } from '../log';
 import { DomainError, type Clock, type Who, type Reading } from '../platform';
 import type { BroodstockRepository, GeneRow } from './broodstock.repository';
 import type { BroodDescent, Descent } from './descent';
 import { toLotView, type LotViews } from './lotViews';
 import type { LotRow, StockRepository } from './stock.repository';
 import { v7 as newId } from 'uuid';
-
-type Body<Name extends keyof typeof kinshipEndpoints> = BodyOf<(typeof kinshipEndpoints)[Name]>;
 
 /** Pedigrees, noted parents and genes. */
 export function createKinship({
@@ -30,8 +26,6 @@ export function createKinship({
   descent: Descent;
 }) {
   const { parentSets, genes, genotypes } = repository;
-  log.register({ parents: { tables: [parentSets] }, gene: { tables: [genes] }, genotype: { tables: [genotypes] } });
-  const now = () => ({ from: clock.now(), to: clock.now() });
   const byAnimals = (lotIds: readonly string[]): ParentLot[] => lotIds.map((lotId) => ({ lotId, probability: null }));
 
   async function read(at: Reading, speciesKey: string) {
@@ -61,6 +55,92 @@ export function createKinship({
       })),
     });
   }
+
+  log.declare({
+    parents: {
+      apply: async (scope, body) => {
+        const { entryId, now: at } = scope;
+        const ids = [...new Set([...body.sires, ...body.dams].map(({ lotId }) => lotId))];
+        const [subject, parents] = await Promise.all([
+          stockRepository.lots.get(scope, body.subjectId),
+          stockRepository.lots.find(scope, { id: ids }),
+        ]);
+        const young = subject ?? (await stockRepository.lots.find(scope, { broodId: body.subjectId }, { limit: 1 }))[0];
+        if (!young) throw new DomainError('request/not-found', { detail: 'There is no such lot or brood.' });
+        const stranger = parents.find(({ speciesKey }) => speciesKey !== young.speciesKey);
+        if (stranger || parents.length < ids.length)
+          throw new DomainError('stock/wrong-parents', { detail: 'Parents are lots of the same species.', pointer: '#/sires' });
+        await parentSets.insert(scope, {
+          id: newId(),
+          entryId,
+          subjectId: body.subjectId,
+          sires: body.sires,
+          dams: body.dams,
+          at,
+        });
+        // Read again with what is noted now: nobody may come out as his own ancestor.
+        const found = await read(scope, young.speciesKey);
+        found.noted.set(body.subjectId, { id: '', entryId, subjectId: body.subjectId, sires: body.sires, dams: body.dams, at });
+        try {
+          orderGroups(trace(found).pedigree);
+        } catch (error) {
+          if (!(error instanceof CalculationError)) throw error;
+          throw new DomainError('stock/wrong-parents', {
+            detail:
+              error.code === 'pedigreeCycle' || error.code === 'selfParent'
+                ? 'They would be their own ancestors.'
+                : error.message,
+            pointer: '#/sires',
+            cause: error,
+          });
+        }
+        return {
+          text: `Parents noted: ${body.sires.length} possible sires, ${body.dams.length} possible dams`,
+          subjectId: young.id,
+          tankId: young.tankId,
+        };
+      },
+      undo: { tables: [parentSets] },
+    },
+    gene: {
+      apply: async (scope, body) => {
+        const { entryId, now: at } = scope;
+        const { id: _id, ...gene } = body;
+        if (!(await views.species(scope)).has(gene.speciesKey))
+          throw new DomainError('species/unknown', {
+            detail: `There is no species "${gene.speciesKey}".`,
+            pointer: '#/speciesKey',
+          });
+        if (gene.delicate && !gene.alleles.includes(gene.delicate.allele))
+          throw new DomainError('request/invalid', { detail: 'That is none of its alleles.', pointer: '#/delicate/allele' });
+        await genes.insert(scope, { id: newId(), entryId, ...gene, at });
+        return { text: `Gene ${gene.locus}: ${gene.alleles.join(', ')}` };
+      },
+      undo: { tables: [genes] },
+    },
+    genotype: {
+      apply: async (scope, body) => {
+        const { entryId, now: at } = scope;
+        const lot = await stockRepository.lots.get(scope, body.lotId);
+        if (!lot) throw new DomainError('request/not-found', { detail: 'There is no such lot.' });
+        const gene = (await repository.genesOf(scope, lot.speciesKey)).findLast(({ locus }) => locus === body.locus);
+        if (!gene)
+          throw new DomainError('request/invalid', {
+            detail: `No gene "${body.locus}" is named for this species.`,
+            pointer: '#/locus',
+          });
+        const wrong = body.genotype.split('/').find((allele) => allele !== '-' && !gene.alleles.includes(allele));
+        if (wrong !== undefined)
+          throw new DomainError('request/invalid', {
+            detail: `"${wrong}" is no allele of ${gene.locus}: ${gene.alleles.join(', ')}.`,
+            pointer: '#/genotype',
+          });
+        await genotypes.insert(scope, { id: newId(), entryId, lotId: lot.id, locus: body.locus, genotype: body.genotype, at });
+        return { text: `${lot.name ?? 'Lot'}: ${body.locus} ${body.genotype}`, subjectId: lot.id, tankId: lot.tankId };
+      },
+      undo: { tables: [genotypes] },
+    },
+  });
 
   return {
     /** Parents of a lot: those noted for it or its brood, else the lots of its attempt. */
@@ -128,50 +208,6 @@ export function createKinship({
       };
     },
 
-    setParents: (who: Who, body: Body<'setParents'>) =>
-      log.record(who, { kind: 'parents', asked: body, when: now() }, async (scope: Scope) => {
-        const { entryId, now: at } = scope;
-        const ids = [...new Set([...body.sires, ...body.dams].map(({ lotId }) => lotId))];
-        const [subject, parents] = await Promise.all([
-          stockRepository.lots.get(scope, body.subjectId),
-          stockRepository.lots.find(scope, { id: ids }),
-        ]);
-        const young = subject ?? (await stockRepository.lots.find(scope, { broodId: body.subjectId }, { limit: 1 }))[0];
-        if (!young) throw new DomainError('request/not-found', { detail: 'There is no such lot or brood.' });
-        const stranger = parents.find(({ speciesKey }) => speciesKey !== young.speciesKey);
-        if (stranger || parents.length < ids.length)
-          throw new DomainError('stock/wrong-parents', { detail: 'Parents are lots of the same species.', pointer: '#/sires' });
-        await parentSets.insert(scope, {
-          id: newId(),
-          entryId,
-          subjectId: body.subjectId,
-          sires: body.sires,
-          dams: body.dams,
-          at,
-        });
-        // Read again with what is noted now: nobody may come out as his own ancestor.
-        const found = await read(scope, young.speciesKey);
-        found.noted.set(body.subjectId, { id: '', entryId, subjectId: body.subjectId, sires: body.sires, dams: body.dams, at });
-        try {
-          orderGroups(trace(found).pedigree);
-        } catch (error) {
-          if (!(error instanceof CalculationError)) throw error;
-          throw new DomainError('stock/wrong-parents', {
-            detail:
-              error.code === 'pedigreeCycle' || error.code === 'selfParent'
-                ? 'They would be their own ancestors.'
-                : error.message,
-            pointer: '#/sires',
-            cause: error,
-          });
-        }
-        return {
-          text: `Parents noted: ${body.sires.length} possible sires, ${body.dams.length} possible dams`,
-          subjectId: young.id,
-          tankId: young.tankId,
-        };
-      }),
-
     async genes(who: Who, speciesKey: string) {
       const [rows, lots] = await Promise.all([repository.genesOf(who, speciesKey), stockRepository.ofSpecies(who, speciesKey)]);
       const byLocus = new Map<string, GeneRow>(rows.map((row) => [row.locus, row]));
@@ -192,42 +228,6 @@ export function createKinship({
         genotypes: [...newest.values()].map(({ lotId, locus, genotype }) => ({ lotId, locus, genotype })),
       };
     },
-
-    defineGene: (who: Who, body: Body<'defineGene'>) =>
-      log.record(who, { kind: 'gene', asked: body, when: now() }, async (scope) => {
-        const { entryId, now: at } = scope;
-        const { id: _id, ...gene } = body;
-        if (!(await views.species(scope)).has(gene.speciesKey))
-          throw new DomainError('species/unknown', {
-            detail: `There is no species "${gene.speciesKey}".`,
-            pointer: '#/speciesKey',
-          });
-        if (gene.delicate && !gene.alleles.includes(gene.delicate.allele))
-          throw new DomainError('request/invalid', { detail: 'That is none of its alleles.', pointer: '#/delicate/allele' });
-        await genes.insert(scope, { id: newId(), entryId, ...gene, at });
-        return { text: `Gene ${gene.locus}: ${gene.alleles.join(', ')}` };
-      }),
-
-    setGenotype: (who: Who, body: Body<'setGenotype'>) =>
-      log.record(who, { kind: 'genotype', asked: body, when: now() }, async (scope) => {
-        const { entryId, now: at } = scope;
-        const lot = await stockRepository.lots.get(scope, body.lotId);
-        if (!lot) throw new DomainError('request/not-found', { detail: 'There is no such lot.' });
-        const gene = (await repository.genesOf(scope, lot.speciesKey)).findLast(({ locus }) => locus === body.locus);
-        if (!gene)
-          throw new DomainError('request/invalid', {
-            detail: `No gene "${body.locus}" is named for this species.`,
-            pointer: '#/locus',
-          });
-        const wrong = body.genotype.split('/').find((allele) => allele !== '-' && !gene.alleles.includes(allele));
-        if (wrong !== undefined)
-          throw new DomainError('request/invalid', {
-            detail: `"${wrong}" is no allele of ${gene.locus}: ${gene.alleles.join(', ')}.`,
-            pointer: '#/genotype',
-          });
-        await genotypes.insert(scope, { id: newId(), entryId, lotId: lot.id, locus: body.locus, genotype: body.genotype, at });
-        return { text: `${lot.name ?? 'Lot'}: ${body.locus} ${body.genotype}`, subjectId: lot.id, tankId: lot.tankId };
-      }),
   };
 }
 export type KinshipService = ReturnType<typeof createKinship>;

@@ -3,9 +3,8 @@ import type { BodyOf } from '@freshet/contract/endpoints';
 import type { broodstockEndpoints } from '@freshet/contract/stock';
 import { CalculationError } from '@freshet/core/errors';
 import { orderGroups, totalHeads } from '@freshet/core/stock';
-import { exactly } from '@freshet/core/time';
 import type { Scope } from '../log';
-import { DomainError, type Who } from '../platform';
+import { DomainError } from '../platform';
 import type { BroodstockDeps } from './broodstock.service';
 
 type ImportBody = BodyOf<(typeof broodstockEndpoints)['importLots']>;
@@ -17,7 +16,7 @@ const wrong = (i: number, field: string, detail: string) =>
   new DomainError('request/invalid', { detail: `Row ${i + 1}: ${detail}`, pointer: `#/lots/${i}/${field}` });
 
 /** Lots out of a file: every one or none, in one entry that can be taken back whole. Checked as the forms check. */
-export function createLotImports({ clock, log, room, stock, repository, views }: BroodstockDeps) {
+export function createLotImports({ log, room, stock, repository, views }: BroodstockDeps): void {
   /** Refuses parents that are not there, of another species, or descendants. */
   async function checkParents(scope: Scope, rows: readonly Row[]): Promise<void> {
     const own = new Map(rows.map((row) => [row.lotId, row.speciesKey]));
@@ -66,23 +65,30 @@ export function createLotImports({ clock, log, room, stock, repository, views }:
     await checkParents(scope, rows);
   }
 
-  return (who: Who, body: ImportBody) =>
-    log.record(who, { kind: 'import', asked: body, when: exactly(clock.now()) }, async (scope) => {
-      await check(scope, body.lots);
-      const { entryId } = scope;
-      await stock.addLots(
-        scope,
-        body.lots.map(({ lotId, speciesKey, origin, acquiredFrom, tankId, heads, since, details }) => ({
-          lot: { id: lotId, speciesKey, origin, acquiredFrom, broodId: null, tankId, since, ...details },
-          heads,
-        })),
-      );
-      await repository.parentSets.insert(
-        scope,
-        body.lots
-          .filter(({ sires, dams }) => sires.length + dams.length > 0)
-          .map(({ lotId, sires, dams }) => ({ id: newId(), entryId, subjectId: lotId, sires, dams, at: scope.now })),
-      );
-      return { text: `${body.lots.length} ${body.lots.length === 1 ? 'lot' : 'lots'} taken over from a file` };
-    });
+  log.declare({
+    import: {
+      check: (scope, body) => check(scope, body.lots),
+      apply: async (scope, body) => {
+        const { entryId } = scope;
+        await stock.addLots(
+          scope,
+          body.lots.map(({ lotId, speciesKey, origin, acquiredFrom, tankId, heads, since, details }) => ({
+            lot: { id: lotId, speciesKey, origin, acquiredFrom, broodId: null, tankId, since, ...details },
+            heads,
+          })),
+        );
+        await repository.parentSets.insert(
+          scope,
+          body.lots
+            .filter(({ sires, dams }) => sires.length + dams.length > 0)
+            .map(({ lotId, sires, dams }) => ({ id: newId(), entryId, subjectId: lotId, sires, dams, at: scope.now })),
+        );
+        return {
+          text: `${body.lots.length} ${body.lots.length === 1 ? 'lot' : 'lots'} taken over from a file`,
+          about: body.lots.flatMap(({ lotId, tankId }) => [lotId, tankId]),
+        };
+      },
+      undo: stock.ledgerUndoing({ tables: [repository.parentSets] }),
+    },
+  });
 }

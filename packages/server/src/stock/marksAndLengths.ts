@@ -1,18 +1,13 @@
 import { v7 as newId } from 'uuid';
-import type { EntryKindName } from '@freshet/contract/api';
-import type { BodyOf } from '@freshet/contract/endpoints';
-import type { broodstockEndpoints } from '@freshet/contract/stock';
 import { sexTraitsOf, summariseLengths, totalHeads } from '@freshet/core/stock';
-import type { TimeRange } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
-import type { LogService, Scope, Written } from '../log';
-import { DomainError, type Who } from '../platform';
+import type { Applied, LogService, Scope } from '../log';
+import { DomainError } from '../platform';
 import type { BroodstockRepository } from './broodstock.repository';
 import type { LotViews } from './lotViews';
 import type { LotRow } from './stock.repository';
 import type { StockService } from './stock.service';
 
-type Body<Name extends keyof typeof broodstockEndpoints> = BodyOf<(typeof broodstockEndpoints)[Name]>;
 /** Beyond this times the longest of its species a length is asked about. */
 export const LONGEST_OVER_ADULT = 1.5;
 
@@ -21,20 +16,17 @@ interface Deps {
   stock: StockService;
   repository: BroodstockRepository;
   views: LotViews;
-  now: () => TimeRange;
-  about: (
-    who: Who,
-    entry: { kind: EntryKindName; asked: { id: string; at?: string } },
-    lotId: string,
-    work: (scope: Scope, lot: LotRow) => Promise<string>,
-  ) => Promise<Written>;
+  /** Makes what an entry about one lot does, told by its name. */
+  about: <Body extends { lotId: string }>(
+    work: (scope: Scope, lot: LotRow, body: Body) => Promise<string>,
+  ) => (scope: Scope, body: Body) => Promise<Applied>;
 }
 
 /** A keeper's own marks of sex, and samples of lengths. */
-export function createMarksAndLengths({ log, stock, repository, views, now, about }: Deps) {
-  return {
-    addMark: (who: Who, body: Body<'addMark'>) =>
-      log.record(who, { kind: 'mark', asked: body, when: now() }, async (scope) => {
+export function createMarksAndLengths({ log, stock, repository, views, about }: Deps): void {
+  log.declare({
+    mark: {
+      apply: async (scope, body) => {
         const { id: _id, speciesKey, ...said } = body;
         const kind = (await views.species(scope)).get(speciesKey);
         if (!kind) throw new DomainError('request/not-found', { detail: 'There is no such species.', pointer: '#/speciesKey' });
@@ -43,10 +35,11 @@ export function createMarksAndLengths({ log, stock, repository, views, now, abou
           throw new DomainError('request/invalid', { detail: 'There is a mark of that name.', pointer: '#/name' });
         await repository.marks.insert(scope, { id: newId(), entryId: scope.entryId, speciesKey, ...said, at: scope.now });
         return { text: `${kind.commonName}, a mark of sex: ${said.name}`, tankId: null, subjectId: null };
-      }),
-
-    sampleLengths: (who: Who, body: Body<'sampleLengths'>) =>
-      about(who, { kind: 'lengths', asked: body }, body.lotId, async (scope, lot) => {
+      },
+      undo: { tables: [repository.marks] },
+    },
+    lengths: {
+      apply: about(async (scope, lot, body) => {
         const { lengthsMm, method, at } = body;
         const { figures, commonName } = (await views.species(scope)).get(lot.speciesKey) ?? {};
         if (lengthsMm.length > totalHeads(lot))
@@ -71,5 +64,7 @@ export function createMarksAndLengths({ log, stock, repository, views, now, abou
         const { meanMm, smallestTenthMm, cohorts } = summariseLengths(lengthsMm);
         return `${lengthsMm.length} measured: ${formatNumber(meanMm, 3)} mm in the mean, smallest tenth ${formatNumber(smallestTenthMm)} mm${cohorts.length > 1 ? `, ${cohorts.length} sizes apart` : ''}`;
       }),
-  };
+      undo: { tables: [stock.repository.sizeSamples] },
+    },
+  });
 }

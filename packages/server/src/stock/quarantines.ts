@@ -117,14 +117,14 @@ export function createQuarantines({ clock, room, readiness, repository }: Deps) 
     },
 
     /** Animals leave a quarantine when it is over, or with a reason. */
-    async mustHold(who: Who, fromTankId: string, toTankId: string): Promise<void> {
+    async mustHold(who: Who, fromTankId: string, toTankId: string, pointer = '#/toTankId'): Promise<void> {
       const { quarantined } = await readiness.load(who, new Map());
       if (!quarantined.has(fromTankId) || quarantined.has(toTankId)) return;
       const quarantine = (await load(who, new Set([fromTankId]), new Map())).get(fromTankId);
       if (quarantine && quarantine.daysLeft > 0)
         throw new DomainError('room/quarantine', {
           detail: `Quarantine lasts until ${formatDay(quarantine.endsOn, houseDay(clock.now(), who.timeZone))}, ${quarantine.daysLeft} more days.`,
-          pointer: '#/toTankId',
+          pointer,
         });
     },
   };

@@ -112,8 +112,7 @@ export function createStockRepository(database: Database) {
     /** All lots of a species, living or not. */
     ofSpecies: (at: Reading, speciesKey: string) => lots.find(at, { speciesKey }),
     ofBroods: (at: Reading, broodIds: readonly string[]) => lots.find(at, { broodId: { [Op.in]: [...broodIds] } }),
-    inTank: (at: Reading, tankId: string) =>
-      lots.find(at, { tankId, [Op.and]: [database.sequelize.literal('heads > 0')] }, { lock: true }),
+    inTank: (at: Reading, tankId: string) => lots.find(at, { tankId, [Op.and]: [database.sequelize.literal('heads > 0')] }),
     movementsOf: (at: Reading, lotIds: readonly string[]) =>
       movements.find(
         at,

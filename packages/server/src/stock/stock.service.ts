@@ -12,9 +12,9 @@ import {
   type Movement,
   causeWords,
 } from '@freshet/core/stock';
-import { exactly, type TimeRange } from '@freshet/core/time';
+import { exactly, spanOf, type TimeRange } from '@freshet/core/time';
 import type { Applied, LogService, Scope, Undoing } from '../log';
-import { DomainError, type Clock, type Database, type Who, type Reading } from '../platform';
+import { DomainError, type Clock, type Database, type Reading } from '../platform';
 import type { ReadinessService, RoomService } from '../room';
 import { createCounting } from './counting';
 import { createQuarantines } from './quarantines';
@@ -49,8 +49,8 @@ export function createStock({
   const { lots, movements, placements } = repository;
   const quarantines = createQuarantines({ clock, room, readiness, repository });
 
-  async function lockLot(scope: Scope, lotId: string): Promise<LotRow> {
-    const lot = await lots.get(scope, lotId, { lock: true });
+  async function getLot(at: Reading, lotId: string): Promise<LotRow> {
+    const lot = await lots.get(at, lotId);
     if (!lot) throw new DomainError('request/not-found', { detail: 'There is no such lot.' });
     return lot;
   }
@@ -59,7 +59,7 @@ export function createStock({
   async function book(scope: Scope, movement: Movement, when: TimeRange, pointer = '#/heads'): Promise<void> {
     const { entryId } = scope;
     const change = async (lotId: string, sum: (have: Heads, by: Heads) => Heads) => {
-      const lot = await lockLot(scope, lotId);
+      const lot = await getLot(scope, lotId);
       const heads = sum(headsOf(lot), movement);
       if (heads.males < 0 || heads.females < 0 || heads.unsexed < 0)
         throw new DomainError(movement.cause === 'undo' ? 'log/later-entries' : 'stock/too-many', {
@@ -150,25 +150,12 @@ export function createStock({
     },
     ...(also.after ? { after: also.after } : {}),
   });
-  log.register({
-    lot: ledgerUndoing(),
-    move: ledgerUndoing({ after: placeBack }),
-    loss: ledgerUndoing(),
-    count: ledgerUndoing({ tables: [repository.headCounts] }),
-    tank: {
-      tables: [],
-      async before(scope, { subjectId: tankId }) {
-        if ((await placements.find(scope, { tankId }, { limit: 1 })).length > 0)
-          throw new DomainError('log/later-entries', { detail: 'Animals were put into this tank; take that back first.' });
-      },
-    },
-  });
 
   async function applyMove(
     scope: Scope,
     body: Pick<Body<'move'>, 'lotId' | 'newLotId' | 'toTankId' | 'heads' | 'at'>,
   ): Promise<Applied> {
-    const lot = await lockLot(scope, body.lotId);
+    const lot = await getLot(scope, body.lotId);
     const tank = await room.getTank(scope, body.toTankId);
     const from = lot.tankId ? await room.getTank(scope, lot.tankId) : null;
     const decision = decideMove(headsOf(lot), body.heads);
@@ -180,7 +167,7 @@ export function createStock({
     if (totalHeads(body.heads) === totalHeads(lot)) {
       await placements.insert(scope, { id: newId(), entryId, lotId: lot.id, tankId: tank.id, at: body.at });
       await lots.update(scope, { id: lot.id }, { tankId: tank.id });
-      return { text: `Moved ${text}`, tankId: lot.tankId, otherTankId: tank.id, subjectId: lot.id };
+      return { text: `Moved ${text}`, tankId: lot.tankId, subjectId: lot.id, about: [tank.id, lot.broodId] };
     }
     await createLot(scope, {
       ...detailsOf(lot),
@@ -191,14 +178,19 @@ export function createStock({
       since: body.at,
     });
     await book(scope, { ...body.heads, fromLotId: lot.id, toLotId: body.newLotId, cause: 'split' }, exactly(body.at));
-    return { text: `Split off ${text}`, tankId: lot.tankId, otherTankId: tank.id, subjectId: lot.id };
+    return {
+      text: `Split off ${text}`,
+      tankId: lot.tankId,
+      subjectId: lot.id,
+      about: [tank.id, body.newLotId, lot.broodId],
+    };
   }
 
   async function applyLoss(
     scope: Scope,
     body: { lotId: string; heads: Heads; cause: Cause; at: TimeRange; note?: string | undefined },
   ): Promise<Applied> {
-    const lot = await lockLot(scope, body.lotId);
+    const lot = await getLot(scope, body.lotId);
     const decision = decideMove(headsOf(lot), body.heads);
     if (!decision.ok) throw new DomainError('stock/too-many', { detail: decision.message, pointer: `#/heads/${decision.field}` });
     await book(scope, { ...headsOf(body.heads), fromLotId: lot.id, toLotId: null, cause: body.cause }, body.at);
@@ -207,6 +199,7 @@ export function createStock({
       text: `${tank?.code ?? 'no tank'}: ${headWords(body.heads)} ${causeWords(body.cause)}${body.note ? `, ${body.note}` : ''}`,
       tankId: lot.tankId,
       subjectId: lot.broodId ?? lot.id,
+      about: [lot.id],
     };
   }
 
@@ -232,35 +225,24 @@ export function createStock({
     }
   }
 
-  const applyCount = createCounting({ room, repository, lockLot, book });
+  const applyCount = createCounting({ room, repository, getLot, book });
 
-  /** Throws when a tank is not ready, or quarantine is not over. */
-  async function mustTake(at: Who, { lotId, toTankId }: { lotId: string; toTankId: string }): Promise<void> {
-    const lot = await lots.get(at, lotId);
-    await readiness.mustBeReady(at, toTankId);
-    if (lot?.tankId) await quarantines.mustHold(at, lot.tankId, toTankId);
+  /** Throws when a tank is not ready, or quarantine is not over; a reason sets that aside. */
+  async function mustTake(
+    scope: Scope,
+    { lotId, toTankId }: { lotId: string; toTankId: string },
+    pointer = '#/toTankId',
+  ): Promise<void> {
+    if (scope.override) return;
+    const lot = await getLot(scope, lotId);
+    await readiness.mustBeReady(scope, toTankId, pointer);
+    if (lot.tankId) await quarantines.mustHold(scope, lot.tankId, toTankId, pointer);
   }
 
-  return {
-    repository,
-    book,
-    createLot,
-    placeBack,
-    addLots,
-    lockLot,
-    applyMove,
-    mustTake,
-    applyLoss,
-    applyPlainLoss,
-    applyCount,
-    quarantines,
-    ledgerUndoing,
-
-    addLot: async (who: Who, body: Body<'addLot'>) => {
-      const before = await log.replay(who, 'lot', body);
-      if (before) return before;
-      if (!body.override) await readiness.mustBeReady(who, body.tankId, '#/tankId');
-      return log.record(who, { kind: 'lot', asked: body, when: exactly(body.at) }, async (scope) => {
+  log.declare({
+    lot: {
+      check: (scope, { tankId }) => (scope.override ? Promise.resolve() : readiness.mustBeReady(scope, tankId, '#/tankId')),
+      apply: async (scope, body) => {
         const kind = await species.get(scope, body.speciesKey);
         const tank = await room.getTank(scope, body.tankId);
         const { lotId, speciesKey, line, generation, origin, acquiredFrom, at } = body;
@@ -280,24 +262,47 @@ export function createStock({
         });
         await book(scope, { ...body.heads, fromLotId: null, toLotId: lotId, cause: 'acquired' }, exactly(at));
         return { text: `${kind.commonName}: ${headWords(body.heads)} into ${tank.code}`, tankId: tank.id, subjectId: lotId };
-      });
+      },
+      undo: ledgerUndoing(),
     },
+    move: {
+      check: (scope, body) => mustTake(scope, body),
+      apply: applyMove,
+      undo: ledgerUndoing({ after: placeBack }),
+    },
+    loss: {
+      apply: (scope, body) => applyLoss(scope, { ...body, at: spanOf(body.at) }),
+      undo: ledgerUndoing(),
+    },
+    count: {
+      apply: (scope, body) => applyCount(scope, body.lotId, body.counted, spanOf(body.at), body),
+      undo: ledgerUndoing({ tables: [repository.headCounts] }),
+    },
+  });
+  log.alsoUndone({
+    tank: {
+      tables: [],
+      async before(scope, { subjectId: tankId }) {
+        if ((await placements.find(scope, { tankId }, { limit: 1 })).length > 0)
+          throw new DomainError('log/later-entries', { detail: 'Animals were put into this tank; take that back first.' });
+      },
+    },
+  });
 
-    /** What the room says to a move is asked before its transaction: it reads much and locks nothing. */
-    move: async (who: Who, body: Body<'move'>) => {
-      const before = await log.replay(who, 'move', body);
-      if (before) return before;
-      if (!body.override) await mustTake(who, body);
-      return log.record(who, { kind: 'move', asked: body, when: exactly(body.at) }, (scope) => applyMove(scope, body));
-    },
-    lose: (who: Who, body: Body<'lose'>) =>
-      log.record(who, { kind: 'loss', asked: body, when: exactly(body.at) }, (scope) =>
-        applyLoss(scope, { ...body, at: exactly(body.at) }),
-      ),
-    count: (who: Who, body: Body<'count'>) =>
-      log.record(who, { kind: 'count', asked: body, when: exactly(body.at) }, (scope) =>
-        applyCount(scope, body.lotId, body.counted, exactly(body.at), body),
-      ),
+  return {
+    repository,
+    book,
+    createLot,
+    placeBack,
+    addLots,
+    getLot,
+    applyMove,
+    mustTake,
+    applyLoss,
+    applyPlainLoss,
+    applyCount,
+    quarantines,
+    ledgerUndoing,
 
     /** Proves the ledger: cached headcounts against the movements, and what came in against what left and lives. */
     async balance(at: Reading) {

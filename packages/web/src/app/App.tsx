@@ -3,6 +3,7 @@ import { BrowserRouter, useLocation } from 'react-router';
 import { Toaster } from 'sonner';
 import { SWRConfig } from 'swr';
 import { HouseProvider, useGet } from '../data';
+import { ReasonDialog } from './ReasonDialog';
 import { ErrorBoundary, Loading, ProblemNote, StagePatterns } from '../ui';
 import { Pages } from './routes';
 import { Shell } from './Shell';
@@ -29,6 +30,7 @@ function Entrance() {
       <Shell>
         <PageBoundary />
       </Shell>
+      <ReasonDialog />
     </HouseProvider>
   );
 }

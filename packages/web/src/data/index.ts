@@ -3,5 +3,6 @@ export { useGet, useTouch } from './useGet';
 export { startOutbox, useOutbox } from './outbox';
 export { HouseProvider, useHouse, useUnits, type House } from './house';
 export { useLog, useUndo } from './useSend';
+export { useAskedReason, type AskedReason } from './reason';
 export { useEntryForm, FieldProblem, type EntryForm } from './useEntryForm';
 export { temperatureSign, showTemperature, showVolume, showHeads, showPercent, showChance } from './show';

@@ -3,6 +3,7 @@ import { toast } from 'sonner';
 import { v7 as newId } from 'uuid';
 import { ApiProblem, send, type Body, type WriteName } from './api';
 import { keepForLater } from './outbox';
+import { askReason } from './reason';
 import { useTouch } from './useGet';
 
 /** Writes that log something and answer with the entry they made. */
@@ -26,7 +27,8 @@ export function useUndo(): (entryId: string) => Promise<void> {
 }
 
 /**
- * Logs something with one tap: says what was logged with a way back; when nothing answers it is kept and sent later.
+ * Logs something with one tap: says what was logged with a way back; what is taken only with a reason is asked about; when nothing
+ * answers it is kept and sent later.
  * @returns true when it was logged or kept
  */
 export function useLog(): <Name extends LogName>(
@@ -38,11 +40,18 @@ export function useLog(): <Name extends LogName>(
   const undo = useUndo();
   return useCallback(
     async (name, body, label) => {
-      try {
-        const { entryId } = await send(name, body);
+      const logged = async (asked: typeof body): Promise<true> => {
+        const { entryId } = await send(name, asked);
         touch(name);
         toast(label, { action: { label: 'Undo', onClick: () => void undo(entryId) } });
         return true;
+      };
+      try {
+        return await logged(body).catch(async (error: unknown) => {
+          if (!(error instanceof ApiProblem) || !error.overridable) throw error;
+          const reason = await askReason(error, label);
+          return reason === null ? false : logged({ ...body, override: { reason } });
+        });
       } catch (error) {
         if (error instanceof ApiProblem && error.passing) {
           try {

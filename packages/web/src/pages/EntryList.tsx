@@ -8,7 +8,7 @@ export function EntryList({ tankId, before, limit }: { tankId?: string; before?:
   const house = useHouse();
   const undo = useUndo();
   const entries = useGet('entries', {
-    query: { limit: String(limit), ...(tankId ? { tankId } : {}), ...(before ? { before } : {}) },
+    query: { limit: String(limit), ...(tankId ? { aboutId: tankId } : {}), ...(before ? { before } : {}) },
   });
   return (
     <Loaded reply={entries} what="the log">

@@ -138,7 +138,7 @@ export function CulturePage() {
   const house = useHouse();
   const { cultureId = '' } = useParams();
   const cultures = useGet('cultures');
-  const entries = useGet('entries', { query: { subjectId: cultureId } });
+  const entries = useGet('entries', { query: { aboutId: cultureId } });
   return (
     <Loaded reply={cultures} what="the culture">
       {(data) => {

@@ -1,1 +1,0 @@
-export { createTicks, type TickCall, type TickHandler, type Ticks } from './ticks';
