@@ -28,8 +28,17 @@ const TABLES: Record<string, string[]> = {
   observations: ['brood_id'],
   cultures: ['tank_id'],
   culture_events: ['culture_id'],
-  entries: ['tank_id', 'other_tank_id', 'subject_id'],
+  entries: ['tank_id', 'subject_id'],
 };
+
+/** What copied entries are about: the tank and the thing they were about first. */
+const aboutCopies = (database: Database) =>
+  database.sequelize.query(
+    `INSERT IGNORE INTO entry_subjects (house_id, subject_id, entry_id, to_at)
+     SELECT house_id, tank_id, id, to_at FROM entries WHERE tank_id IS NOT NULL
+     UNION SELECT house_id, subject_id, id, to_at FROM entries WHERE subject_id IS NOT NULL`,
+    { type: QueryTypes.RAW },
+  );
 
 /** Copies every row of the house with new ids (the first two digits count the copies) and codes. */
 export async function multiply(database: Database, houseId: string, times = TIMES): Promise<void> {
@@ -57,6 +66,7 @@ export async function multiply(database: Database, houseId: string, times = TIME
       );
     }
   }
+  await aboutCopies(database);
   await database.sequelize.query(`ANALYZE TABLE ${Object.keys(TABLES).join(', ')}`, { type: QueryTypes.SELECT });
 }
 
@@ -84,6 +94,7 @@ export async function age(database: Database, houseId: string): Promise<void> {
       );
     }
   }
+  await aboutCopies(database);
   await database.sequelize.query(`ANALYZE TABLE ${HISTORY.join(', ')}`, { type: QueryTypes.SELECT });
 }
 

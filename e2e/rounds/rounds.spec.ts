@@ -146,20 +146,20 @@ test('a form sent while the database is away keeps what was typed and works agai
 test('a line that wants a reason asks for it and is logged with it', async ({ page }) => {
   await enter(page);
   await page.keyboard.press('/');
-  await page.keyboard.type('B3.1 8');
-  await expect(page.getByText(/reads as B3\.1: temperature 8 °C/)).toBeVisible();
+  await page.keyboard.type('B3.1 3');
+  await expect(page.getByText(/reads as B3\.1: temperature 3 °C/)).toBeVisible();
   await page.keyboard.press('Enter');
   const asked = page.getByRole('dialog', { name: 'That reading looks wrong' });
   await expect(asked.getByText(/would harm almost any stock/)).toBeVisible();
   await expect(asked.getByRole('button', { name: 'Log it all the same' })).toBeDisabled();
   // Left, the line stays as it was typed.
   await page.keyboard.press('Escape');
-  await expect(page.getByLabel('Jot')).toHaveValue('B3.1 8');
+  await expect(page.getByLabel('Jot')).toHaveValue('B3.1 3');
   await page.getByLabel('Jot').focus();
   await page.keyboard.press('Enter');
   await asked.getByLabel('Do it all the same, because').fill('the heater was off all night');
   await page.keyboard.press('Enter');
-  await expect(page.getByText('B3.1: temperature 8 °C').first()).toBeVisible();
+  await expect(page.getByText('B3.1: temperature 3 °C').first()).toBeVisible();
   await expect(page.getByLabel('Jot')).toHaveValue('');
   await page.getByRole('button', { name: 'Undo' }).first().click();
   await expect(page.getByText('Taken back')).toBeVisible();

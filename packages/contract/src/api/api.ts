@@ -91,18 +91,23 @@ export type EntryBody<Kind extends EntryKindName> = {
     : never;
 }[ApiName];
 
-const SCHEMAS = new Map<string, v.GenericSchema>();
-for (const line of Object.values(API) as AnyEndpoint[]) {
-  if (!line.entry || !line.body) continue;
-  if (SCHEMAS.has(line.entry)) throw new Error(`Two endpoints make entries of the kind "${line.entry}".`);
-  SCHEMAS.set(line.entry, line.body);
+let schemas: Map<string, v.GenericSchema> | null = null;
+/** @throws {Error} when two endpoints make entries of one kind */
+function readSchemas(): Map<string, v.GenericSchema> {
+  const found = new Map<string, v.GenericSchema>();
+  for (const { entry, body } of Object.values(API) as AnyEndpoint[]) {
+    if (!entry || !body) continue;
+    if (found.has(entry)) throw new Error(`Two endpoints make entries of the kind "${entry}".`);
+    found.set(entry, body);
+  }
+  return found;
 }
 /**
  * The schema of what makes an entry of a kind.
  * @throws {Error} when no endpoint makes one
  */
 export function schemaOf(kind: EntryKindName): v.GenericSchema {
-  const schema = SCHEMAS.get(kind);
+  const schema = (schemas ??= readSchemas()).get(kind);
   if (!schema) throw new Error(`No endpoint makes entries of the kind "${kind}".`);
   return schema;
 }

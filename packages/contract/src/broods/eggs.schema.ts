@@ -74,6 +74,7 @@ export const WetPeat = v.pipe(
     youngLotId: Id,
     /** The bag of what goes back into peat; null where the rest is thrown out. */
     again: v.nullable(v.object({ broodId: Id, lotId: Id, bagId: Id, wetOn: Day })),
+    override: Override,
   }),
   v.forward(
     v.partialCheck(

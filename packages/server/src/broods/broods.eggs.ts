@@ -127,19 +127,16 @@ export function createEggs({
         fromAt: body.at,
         toAt: body.at,
       });
-      if (body.toTankId && body.toTankId !== lot.tankId)
-        await log.part(
-          scope,
-          'move',
-          {
-            lotId: lot.id,
-            newLotId: body.youngLotId,
-            toTankId: body.toTankId,
-            heads: { ...EMPTY, unsexed: body.hatched },
-            at: body.at,
-          },
-          '#/toTankId',
-        );
+      if (body.toTankId && body.toTankId !== lot.tankId) {
+        await stock.mustBeOut(scope, { lotId: lot.id, toTankId: body.toTankId });
+        await stock.applyMove(scope, {
+          lotId: lot.id,
+          newLotId: body.youngLotId,
+          toTankId: body.toTankId,
+          heads: { ...EMPTY, unsexed: body.hatched },
+          at: body.at,
+        });
+      }
     }
     const after = rest === 0 ? '' : body.again ? `, ${rest} back into damp peat` : `, ${rest} thrown out`;
     return {
@@ -162,7 +159,9 @@ export function createEggs({
           for (const lot of lots.filter((one) => one.tankId !== toTankId)) {
             const { males, females, unsexed } = lot;
             const heads = { males, females, unsexed };
-            await log.part(scope, 'move', { lotId: lot.id, newLotId: newId(), toTankId, heads, at: body.at }, '#/toTankId');
+            // Eggs and their box begin in fresh water: they foul nothing yet. Out of a quarantine they do not go.
+            await stock.mustBeOut(scope, { lotId: lot.id, toTankId });
+            await stock.applyMove(scope, { lotId: lot.id, newLotId: newId(), toTankId, heads, at: body.at });
             moved += totalHeads(lot);
           }
         const words = [EGG_PLAN_WORDS[body.plan].toLowerCase(), FUNGUS_WORDS[body.fungus].toLowerCase()].join('; ');

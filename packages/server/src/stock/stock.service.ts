@@ -27,6 +27,11 @@ import { v7 as newId } from 'uuid';
 type Body<Name extends keyof typeof stockEndpoints> = BodyOf<(typeof stockEndpoints)[Name]>;
 /** A lot to be made; what is said of it may be left out. */
 type NewLot = Omit<LotRow, 'entryId' | keyof Heads | keyof Details> & Partial<Details>;
+/** Where animals are to go. */
+export interface Destination {
+  lotId: string;
+  toTankId: string;
+}
 const headsOf = ({ males, females, unsexed }: Heads): Heads => ({ males, females, unsexed });
 
 /** Lots and the double-entry ledger of headcounts. */
@@ -227,16 +232,17 @@ export function createStock({
 
   const applyCount = createCounting({ room, repository, getLot, book });
 
-  /** Throws when a tank is not ready, or quarantine is not over; a reason sets that aside. */
-  async function mustTake(
-    scope: Scope,
-    { lotId, toTankId }: { lotId: string; toTankId: string },
-    pointer = '#/toTankId',
-  ): Promise<void> {
+  /** Throws when they would leave a quarantine that is not over; a reason sets that aside. */
+  async function mustBeOut(scope: Scope, { lotId, toTankId }: Destination, pointer = '#/toTankId'): Promise<void> {
     if (scope.override) return;
-    const lot = await getLot(scope, lotId);
-    await readiness.mustBeReady(scope, toTankId, pointer);
-    if (lot.tankId) await quarantines.mustHold(scope, lot.tankId, toTankId, pointer);
+    const { tankId } = await getLot(scope, lotId);
+    if (tankId) await quarantines.mustHold(scope, tankId, toTankId, pointer);
+  }
+  /** Throws when a tank is not ready, or quarantine is not over; a reason sets that aside. */
+  async function mustTake(scope: Scope, to: Destination, pointer = '#/toTankId'): Promise<void> {
+    if (scope.override) return;
+    await readiness.mustBeReady(scope, to.toTankId, pointer);
+    await mustBeOut(scope, to, pointer);
   }
 
   log.declare({
@@ -298,6 +304,7 @@ export function createStock({
     getLot,
     applyMove,
     mustTake,
+    mustBeOut,
     applyLoss,
     applyPlainLoss,
     applyCount,

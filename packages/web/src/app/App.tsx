@@ -1,9 +1,8 @@
-import { Suspense } from 'react';
+import { lazy, Suspense } from 'react';
 import { BrowserRouter, useLocation } from 'react-router';
 import { Toaster } from 'sonner';
 import { SWRConfig } from 'swr';
-import { HouseProvider, useGet } from '../data';
-import { ReasonDialog } from './ReasonDialog';
+import { HouseProvider, useAskedReason, useGet } from '../data';
 import { ErrorBoundary, Loading, ProblemNote, StagePatterns } from '../ui';
 import { Pages } from './routes';
 import { Shell } from './Shell';
@@ -30,8 +29,21 @@ function Entrance() {
       <Shell>
         <PageBoundary />
       </Shell>
-      <ReasonDialog />
+      <Reason />
     </HouseProvider>
+  );
+}
+
+const ReasonDialog = lazy(() => import('./ReasonDialog').then((part) => ({ default: part.ReasonDialog })));
+/** Asked for seldom: fetched when it is. */
+function Reason() {
+  const asked = useAskedReason();
+  return (
+    asked && (
+      <Suspense>
+        <ReasonDialog key={asked.label} asked={asked} />
+      </Suspense>
+    )
   );
 }
 

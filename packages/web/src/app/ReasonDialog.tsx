@@ -1,14 +1,9 @@
 import { useState } from 'react';
-import { useAskedReason, type AskedReason } from '../data';
+import type { AskedReason } from '../data';
 import { Button, Dialog, TextField } from '../ui';
 
 /** Where a tick or a jotted line is refused but would be taken with a reason: the reason is asked for, as a form asks for it. */
-export function ReasonDialog() {
-  const asked = useAskedReason();
-  return asked && <AskReason key={asked.label} asked={asked} />;
-}
-
-function AskReason({ asked: { problem, label, answer } }: { asked: AskedReason }) {
+export function ReasonDialog({ asked: { problem, label, answer } }: { asked: AskedReason }) {
   const [reason, setReason] = useState('');
   return (
     <Dialog title={problem.title} about={label} open onClose={() => answer(null)}>
