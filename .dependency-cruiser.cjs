@@ -1,6 +1,19 @@
 // Bases know no area. Areas stand in the order of the work; a later one may use an earlier one, never the reverse. `house` puts the
 // slices of the areas before it together: what comes after may use it.
-const AREAS = ['species', 'room', 'stock', 'spawning', 'broods', 'larder', 'growout', 'sales', 'house', 'transfers', 'rounds'];
+const AREAS = [
+  'species',
+  'room',
+  'stock',
+  'spawning',
+  'broods',
+  'larder',
+  'growout',
+  'sales',
+  'house',
+  'transfers',
+  'jot',
+  'rounds',
+];
 const BASES = [
   'platform',
   'ui',

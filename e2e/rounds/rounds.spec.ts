@@ -50,23 +50,34 @@ test('a temperature asked for by the round is typed in place and moves on', asyn
   await expect(page.getByText('☐').first()).toBeVisible();
 });
 
-test('the jot line works by keyboard alone, points at the word it does not know and loses nothing', async ({ page }) => {
+test('the jot line works by keyboard alone, keeps what it does not know, asks where two are meant and loses nothing', async ({
+  page,
+}) => {
   await enter(page);
   await page.keyboard.press('/');
   const line = page.getByLabel('Jot');
   await expect(line).toBeFocused();
-  await page.keyboard.type('A1.2 lots 2');
-  await expect(page.getByText('"lots" is not understood.')).toBeVisible();
+  // A tank that is not there is pointed at; nothing typed is lost.
+  await page.keyboard.type('Z9.9 lost 2');
+  await expect(page.getByText("There's no tank Z9.9.")).toBeVisible();
   await page.keyboard.press('Enter');
-  await expect(line).toHaveValue('A1.2 lots 2');
+  await expect(line).toHaveValue('Z9.9 lost 2');
   await page.reload();
-  await expect(line).toHaveValue('A1.2 lots 2');
-  await line.fill('A1.2 lost 2');
-  await expect(page.getByText('reads as A1.2: 2 lost')).toBeVisible();
+  await expect(line).toHaveValue('Z9.9 lost 2');
+  // A slip of the fingers is read as it was meant, what is no phrase is kept as a note beside it.
+  await line.fill('A1.2 temperture 25.5, odd smell');
+  await expect(page.getByText('reads as A1.2: temperature 25.5 °C; note: odd smell')).toBeVisible();
   await line.press('Enter');
   await expect(line).toHaveValue('');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText('Taken back')).toBeVisible();
+  // Two things may be meant: a tap says which, and the line reads so.
+  await line.fill('A1.2 change 20');
+  await expect(page.getByText('20 of what?')).toBeVisible();
+  await page.getByRole('button', { name: '20 %' }).click();
+  await expect(line).toHaveValue('A1.2 change 20%');
+  await expect(line).toBeFocused();
+  await expect(page.getByText(/reads as A1\.2: .* of water changed/)).toBeVisible();
   await line.fill('x');
   await line.press('Escape');
   await expect(line).toHaveValue('');

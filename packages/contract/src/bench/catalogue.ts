@@ -1,8 +1,8 @@
 import * as v from 'valibot';
 import { CalculationError } from '@freshet/core/errors';
-import { cystsFor, hatch } from '@freshet/core/larder';
+import { JOT_STAGES, jotLogs } from '@freshet/core/jot';
+import { CULTURE_FOODS, cystsFor, hatch } from '@freshet/core/larder';
 import { dose, doseAfterChange, tankLoad } from '@freshet/core/room';
-import { jotLogs } from '@freshet/core/rounds';
 import { speciesLife } from '@freshet/core/species';
 import { stageTimes } from '@freshet/core/spawning';
 import { convert } from '@freshet/core/units';
@@ -20,6 +20,15 @@ const model = v.variant('kind', [
   v.object({ kind: v.literal('degreeDays'), baseC: between(-5, 40), degreeDays: bounds }),
   v.object({ kind: v.literal('q10'), refC: between(-5, 45), q10: between(1, 10), days: bounds }),
 ]);
+/** Animals that are booked together in a tank, for a line that may name them. */
+const animals = v.object({
+  name: v.string(),
+  species: v.string(),
+  stage: v.picklist(JOT_STAGES),
+  heads: whole,
+  males: v.optional(v.nullable(whole), null),
+  females: v.optional(v.nullable(whole), null),
+});
 const stageTempC = between(-5, 45);
 
 /** Every calculation by its dotted name. */
@@ -94,11 +103,13 @@ export const CALCULATIONS: readonly Calculation[] = [
         }, 'A time zone such as Europe/Dublin.'),
       ),
       units: v.object({ temperature: v.picklist(['degC', 'degF']), volume: v.picklist(['L', 'galUS']) }),
-      tanks: v.array(v.object({ code: v.pipe(v.string(), v.minLength(1)), litres, groups: whole })),
+      tanks: v.array(v.object({ code: v.pipe(v.string(), v.minLength(1)), litres, groups: v.union([whole, v.array(animals)]) })),
+      outlets: v.optional(v.array(v.string()), []),
+      cultures: v.optional(v.array(v.object({ name: v.string(), food: v.picklist(CULTURE_FOODS) })), []),
     }),
     run: jotLogs,
     words:
-      'Tanks anywhere in the line, single, several or as a span; what was seen or done, by its words; when, by the clock of the house. No time said means now.',
+      'Tanks anywhere in the line, or the animals that live in one; what was seen or done, by its words; when, by the clock of the house. What is not understood stays as a note; where two things may be meant, one question is asked. No time said means now.',
     source: 'docs/sources.md#jot',
   }),
   ...WATER_CALCULATIONS,

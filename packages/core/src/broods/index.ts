@@ -28,6 +28,7 @@ export {
   type TroubledBrood,
 } from './facts';
 export { BROODS_CHORES } from './choreKinds';
+export { broodChores } from './broodChores';
 export { broodsAgenda } from './agenda';
 export { subsampleCount, survival, type SubsampleCount, type SurvivalEvent, type SurvivalStep } from './countBrood';
 export {

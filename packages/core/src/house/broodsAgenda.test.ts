@@ -1,5 +1,4 @@
-import { BROODS_CHORES, computeStream, type BroodMovement, type EggKeeping, type ReadBrood } from '../broods';
-import { broodChores } from '../broods/broodChores';
+import { broodChores, BROODS_CHORES, computeStream, type BroodMovement, type EggKeeping, type ReadBrood } from '../broods';
 import { addDays } from '../time';
 import { attempt, brood, house, lot, NOW, tank, TODAY, view, type Told } from './houseFixture';
 

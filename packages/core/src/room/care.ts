@@ -1,5 +1,5 @@
 /** What is given to a tank, done at it or seen in it, besides what has a log of its own. */
-export const CARE_KINDS = ['fed', 'dyed', 'clearedOut', 'looked', 'sign'] as const;
+export const CARE_KINDS = ['fed', 'dyed', 'clearedOut', 'looked', 'sign', 'note'] as const;
 export type CareKind = (typeof CARE_KINDS)[number];
 
 /** A care in words; `what` is food, dye, what was looked for, or what was seen. */
@@ -9,4 +9,5 @@ export const CARE_WORDS: Record<CareKind, (what: string) => string> = {
   clearedOut: (what) => `cleared out, ${what}`,
   looked: (what) => `${what}: nothing yet`,
   sign: (what) => `seen: ${what}`,
+  note: (what) => `note: ${what}`,
 };

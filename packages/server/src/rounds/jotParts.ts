@@ -1,7 +1,7 @@
 import { v7 as newId } from 'uuid';
 import type { EntryKindName } from '@freshet/contract/api';
 import type { HouseView } from '@freshet/core/house';
-import type { JotCommand } from '@freshet/core/rounds';
+import type { JotCommand } from '@freshet/core/jot';
 import { clutchCandidates } from '@freshet/core/spawning';
 import type { PartBody } from '../log';
 
@@ -21,20 +21,61 @@ const seen = ({ kind, broodId, count, at }: Command<'hatched' | 'freeSwimming'>)
 
 /** Every command a line can give, each as the entry it makes: one line a command, and the compiler asks for all. */
 const JOT_PARTS = {
-  reading: part('reading', 'reading', ({ tankId, quantity, value, at }) => ({ tankId, quantity, value, at })),
-  change: part('change', 'change', ({ tankId, litres, at }) => ({ tankId, litres, waterId: null, tempC: null, at })),
+  reading: part('reading', 'reading', ({ quantity, value, at, ...of }) => ({ tankId: of.tankId ?? '', quantity, value, at })),
+  change: part('change', 'change', ({ tankId, litres, at }) => ({
+    tankId: tankId ?? '',
+    litres,
+    waterId: null,
+    tempC: null,
+    at,
+  })),
   eggs: part('eggs', 'clutch', ({ tankId, count, white, laid }, view) => {
-    const [attempt] = clutchCandidates(view.attemptsByTank.get(tankId) ?? [], view.today);
+    const [attempt] = clutchCandidates(view.attemptsByTank.get(tankId ?? '') ?? [], view.today);
     return { broodId: newId(), lotId: newId(), attemptId: attempt?.id ?? '', laid, count, white };
   }),
+  found: part('found', 'found', ({ tankId, speciesKey, count, laid }) => ({
+    broodId: newId(),
+    lotId: newId(),
+    attemptId: newId(),
+    tankId: tankId ?? '',
+    speciesKey,
+    count,
+    laid,
+    youngMm: null,
+    at: laid.to,
+  })),
   white: part('white', 'white', ({ broodId, count, at }) => ({ broodId, count, at })),
   hatched: part('hatched', 'observation', seen),
   freeSwimming: part('freeSwimming', 'observation', seen),
   count: part('count', 'count', ({ lotId, count, at }) => ({ lotId, counted: count, at })),
   lost: part('lost', 'loss', ({ lotId, heads, cause, at }) => ({ lotId, heads, cause, at })),
   move: part('move', 'move', ({ lotId, heads, toTankId, at }) => ({ lotId, newLotId: newId(), heads, toTankId, at })),
+  sexed: part('sexed', 'sexing', ({ lotId, heads, at }) => ({ lotId, heads, at })),
+  lengths: part('lengths', 'lengths', ({ lotId, mm, at }) => ({ lotId, lengthsMm: mm, method: 'ruler' as const, at })),
+  condition: part('condition', 'condition', ({ lotId, score, at }) => ({
+    ...{ lotId, score, signs: [], lengthMm: null, weightG: null, note: null },
+    at,
+  })),
+  tankEvent: part('tankEvent', 'tankEvent', ({ tankId, event, at }) => ({ tankId: tankId ?? '', kind: event, at })),
+  culture: part('culture', 'cultureEvent', ({ cultureId, action, at }) => {
+    const ended = { crashed: 'crashed', ended: 'thrown' } as const;
+    return action === 'fed' || action === 'ripe'
+      ? { cultureId, kind: action, at }
+      : { cultureId, kind: 'ended' as const, ended: ended[action], at };
+  }),
+  cultureStart: part('cultureStart', 'culture', ({ tankId, food, fromId, at }) => ({
+    ...{ cultureId: newId(), food, name: null, tankId, fromId },
+    startedAt: at,
+  })),
   harvest: part('harvest', 'cultureEvent', ({ cultureId, at }) => ({ cultureId, kind: 'harvested' as const, at })),
-  care: part('care', 'care', ({ tankId, care, text, at }) => ({ tankId, care, what: text, amount: null, unit: null, at })),
+  care: part('care', 'care', ({ tankId, care, text, at }) => ({
+    tankId: tankId ?? '',
+    care,
+    what: text,
+    amount: null,
+    unit: null,
+    at,
+  })),
 } satisfies { [Kind in JotCommand['kind']]: { part: EntryKindName } };
 
 /** The kind of entry a command makes, with what a form would have sent for it. @param view - the house before the line */

@@ -298,7 +298,7 @@ describe('the jot line', () => {
       status: 400,
       body: { code: 'rounds/jot-unclear', errors: [{ pointer: '#/line' }] },
     });
-    expect(await jot('Z9 25')).toMatchObject({ ok: false, body: { detail: expect.stringContaining('No tank is called "Z9".') } });
+    expect(await jot('Z9 25')).toMatchObject({ ok: false, body: { detail: expect.stringContaining("There's no tank Z9.") } });
     expect(await keeper.get('entries')).toEqual(before);
     expect(await keeper.get('readings', { params: { tankId: tank('A1') } })).toEqual([]);
   });

@@ -1,6 +1,7 @@
 import { v7 as newId } from 'uuid';
 import type { EntryBody } from '@freshet/contract/api';
-import { deriveHorizon, deriveRound, jotCultures, jotTanks, parseJot } from '@freshet/core/rounds';
+import { parseJot } from '@freshet/core/jot';
+import { deriveHorizon, deriveRound, jotCultures, jotTanks } from '@freshet/core/rounds';
 import { formatAmount } from '@freshet/core/units';
 import type { HouseService } from '../house';
 import { joined, type Applied, type LogService, type Scope } from '../log';
@@ -67,7 +68,11 @@ export function createRounds({
       timeZone: scope.timeZone,
       units: { temperature: scope.temperatureUnit, volume: scope.volumeUnit },
     });
-    if (!result.ok) throw new DomainError('rounds/jot-unclear', { detail: result.problem.message, pointer: '#/line' });
+    if (!result.ok) {
+      const { ask, problem } = result;
+      const detail = ask ? `${ask.question} ${ask.choices.map(({ label }) => label).join(', ')}` : problem.message;
+      throw new DomainError('rounds/jot-unclear', { detail, pointer: '#/line' });
+    }
     const done: Applied[] = [];
     for (const command of result.commands) {
       const { kind, body: asked } = jotPart(command, view);

@@ -1,21 +1,22 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
-import type { JotContext, JotResult, JotTank } from '@freshet/core/rounds';
+import type { JotContext, JotHouse, JotResult, JotTank } from '@freshet/core/jot';
 import { useGet, useHouse, useLog, type Reply } from '../data';
 
 const KEPT = 'freshet.jot';
+
+/** A stage of life as a line can mean it. */
+const stageOf = (stage: Reply<'tankLife'>[number]['lots'][number]['stage']): JotTank['lots'][number]['stage'] =>
+  stage === 'ready' ? 'growing' : stage === 'breeders' ? 'adult' : stage;
 
 const toJotTank = (life: Reply<'tankLife'>[number]): JotTank => ({
   id: life.tankId,
   code: life.code,
   litres: life.litres,
-  lots: life.lots.map(({ id, males, females, unsexed, broodId, name, speciesName }) => ({
-    id,
-    males,
-    females,
-    unsexed,
-    young: broodId !== null,
-    label: name ?? speciesName,
+  lots: life.lots.map(({ id, males, females, unsexed, broodId, name, speciesKey, speciesName, stage }) => ({
+    ...{ id, males, females, unsexed, broodId, speciesKey, speciesName },
+    label: name ?? life.broods.find((brood) => brood.id === broodId)?.name ?? speciesName,
+    stage: stageOf(stage),
   })),
   broods: life.broods,
   attempts: life.clutchAttempts,
@@ -36,22 +37,28 @@ function kept(): string {
   }
 }
 
-type Parse = (line: string, context: JotContext) => JotResult;
+interface Parser {
+  parseJot: (line: string, context: JotContext, house?: JotHouse) => JotResult;
+  jotHouse: (tanks: readonly JotTank[]) => JotHouse;
+}
+
+/** Answers to a question that stand beside the line; more are too many to read. */
+const SHOWN_CHOICES = 6;
 
 /** The page stands by then; the reader of lines is there before the server may be away. */
 const BEHIND_MS = 2000;
 
 /** The reader of lines, fetched behind the page, or at once when somebody types. */
-function useParser(isTyped: boolean): Parse | null {
-  const [parse, setParse] = useState<Parse | null>(null);
+function useParser(isTyped: boolean): Parser | null {
+  const [parser, setParser] = useState<Parser | null>(null);
   useEffect(() => {
     const timer = setTimeout(
-      () => void import('./jotReader').then(({ parseJot }) => setParse(() => parseJot)),
+      () => void import('./jotReader').then(({ parseJot, jotHouse }) => setParser({ parseJot, jotHouse })),
       isTyped ? 0 : BEHIND_MS,
     );
     return () => clearTimeout(timer);
   }, [isTyped]);
-  return parse;
+  return parser;
 }
 
 const isTyping = (target: EventTarget | null) =>
@@ -68,13 +75,17 @@ export function JotLine() {
   const input = useRef<HTMLInputElement>(null);
   const cultures: JotContext['cultures'] = useGet('cultures').data ?? [];
   const tanks = useMemo(() => (life.data ?? []).map(toJotTank), [life.data]);
-  const parse = useParser(line.trim() !== '');
-  const read = (by: Parse) =>
+  const parser = useParser(line.trim() !== '');
+  // What a line is read against is made once for a house, not at every key.
+  const told = useMemo(() => parser?.jotHouse(tanks), [parser, tanks]);
+  const read = (by: Parser, against?: JotHouse) =>
     line.trim() && life.data
-      ? by(line, { tanks, cultures, now: house.now(), timeZone: house.timeZone, units: house.units })
+      ? by.parseJot(line, { tanks, cultures, now: house.now(), timeZone: house.timeZone, units: house.units }, against)
       : null;
-  const result = parse ? read(parse) : null;
+  const result = parser ? read(parser, told) : null;
   const wrong = result && !result.ok ? result.problem : null;
+  const ask = result && !result.ok ? result.ask : null;
+  const marked = wrong ?? ask;
 
   useEffect(() => {
     const focus = (event: KeyboardEvent) => {
@@ -93,7 +104,7 @@ export function JotLine() {
 
   async function enter(): Promise<void> {
     // Whoever is faster than the reader waits for it.
-    const said = result ?? read(parse ?? (await import('./jotReader')).parseJot);
+    const said = result ?? read(parser ?? (await import('./jotReader')));
     if (!said?.ok || sending) return;
     setSending(true);
     const taken = await log('jot', { id: newId(), line, at: house.now() }, said.readsAs);
@@ -112,14 +123,16 @@ export function JotLine() {
       <label className="relative order-2 flex min-h-[46px] min-w-0 flex-1 items-center gap-3 px-3 md:order-1 md:px-0">
         <span className="font-semibold">Jot</span>
         <span className="relative min-w-0 flex-1">
-          {wrong && (
+          {marked && (
             <span
               aria-hidden
               className="pointer-events-none absolute inset-0 flex items-center overflow-hidden font-mono whitespace-pre text-transparent"
             >
-              {line.slice(0, wrong.from)}
-              <span className="underline decoration-rust decoration-wavy decoration-2 underline-offset-4">
-                {line.slice(wrong.from, Math.max(wrong.to, wrong.from + 1)) || ' '}
+              {line.slice(0, marked.from)}
+              <span
+                className={`underline decoration-wavy decoration-2 underline-offset-4 ${wrong ? 'decoration-rust' : 'decoration-amber-line'}`}
+              >
+                {line.slice(marked.from, Math.max(marked.to, marked.from + 1)) || ' '}
               </span>
             </span>
           )}
@@ -143,19 +156,37 @@ export function JotLine() {
           />
         </span>
       </label>
-      <p
+      <div
         id="jot-reads"
         aria-live="polite"
         className={`order-1 px-3 pt-1 text-note empty:hidden md:order-2 md:max-w-[58%] md:px-0 md:pt-0 ${wrong ? 'text-rust' : 'text-quiet'}`}
       >
         {wrong ? (
           wrong.message
+        ) : ask ? (
+          <span className="flex flex-wrap items-center gap-2">
+            <b className="text-ink">{ask.question}</b>
+            {ask.choices.slice(0, SHOWN_CHOICES).map((choice) => (
+              <button
+                key={choice.label}
+                type="button"
+                className="min-h-9 rounded-part border border-ink bg-sheet px-2.5 font-semibold text-ink"
+                onClick={() => {
+                  change(choice.line);
+                  input.current?.focus();
+                }}
+              >
+                {choice.label}
+              </button>
+            ))}
+            {ask.choices.length > SHOWN_CHOICES && <span>or type which</span>}
+          </span>
         ) : result?.ok ? (
           `reads as ${result.readsAs} · Enter logs it, Esc clears`
         ) : (
           <span className="hidden md:inline">Press / to jot from anywhere</span>
         )}
-      </p>
+      </div>
     </form>
   );
 }

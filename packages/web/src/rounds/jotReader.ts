@@ -1,2 +1,2 @@
 /** Fetched behind the page, not with it. */
-export { parseJot } from '@freshet/core/rounds';
+export { jotHouse, parseJot } from '@freshet/core/jot';
