@@ -18,6 +18,7 @@ export function ReasonDialog({ asked: { problem, label, answer } }: { asked: Ask
         </p>
         <TextField
           label="Do it all the same, because"
+          autoFocus
           value={reason}
           onChange={(event) => setReason(event.target.value)}
           hint="The reason is kept with the entry."

@@ -61,7 +61,8 @@ function belongsElsewhere(clause: Clause, k: number, item: Extract<Item, { is: '
   const verb = clause.beside(k, 1, 'animal');
   if (verb === null) return false;
   const own = clause.beside(verb, 1, 'number');
-  return own !== null && clause.beside(own, 1, 'animal') === null;
+  // "2 berried 1 saddled": the number behind is of what follows it.
+  return own !== null && clause.beside(own, 1, 'animal', 'sign', 'names', 'sex', 'age', 'unknown', 'thing', 'food') === null;
 }
 
 /** One phrase about animals from a place on; null where there is none, or where a strange word stands in it. */
@@ -160,7 +161,11 @@ function gather(clause: Clause, start: number): Gathered | null {
   }
   // A strange word right before what is said without a number may turn it round.
   const before = clause.items.slice(0, start).findLast((one) => !isQuiet(one));
-  if (before?.is === 'unknown' && (found.verb === 'eggs' || (found.number === null && !found.isAll))) return null;
+  if (
+    before?.is === 'unknown' &&
+    (found.verb === 'eggs' || found.verb === 'count' || found.verb === 'left' || (found.number === null && !found.isAll))
+  )
+    return null;
   return found.places.length > 0 ? found : null;
 }
 
@@ -225,7 +230,11 @@ function toDraft(clause: Clause, found: Gathered): Draft | null {
     }
     case 'move': {
       if (!dest || (count === null && !isAll && !named && !sex && !age)) return null;
-      return { phrase: { kind: 'move', count: isAll ? null : some(), toTank: dest, ...group }, at, ...rest };
+      return {
+        phrase: { kind: 'move', count: isAll ? null : (some() ?? (found.isSingular ? 1 : null)), toTank: dest, ...group },
+        at,
+        ...rest,
+      };
     }
     case 'eggs':
       if (count === null && !isPlain) return null;

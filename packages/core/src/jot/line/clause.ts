@@ -68,3 +68,9 @@ export function wholeOf(item: Extract<Item, { is: 'number' }>): number {
     fail('outOfRange', item, `${item.text} can't be a number of animals. Use a whole number up to ${MAX_COUNT}.`);
   return value;
 }
+
+/** One way of saying something: looks for its words in a clause, uses them, and says what they mean. */
+export interface PhraseKind {
+  name: string;
+  read: (clause: Clause) => Draft[];
+}

@@ -35,8 +35,9 @@ const OF_ONE: readonly JotPhrase['kind'][] = [
 /** What says by itself how old the animals are: "gave birth, 12 fry". */
 const OWN_AGE: readonly JotPhrase['kind'][] = ['eggs', 'white', 'stage', 'birth', 'carrying'];
 
-const wordsOf = ({ name, heads, species }: JotAnimals): string =>
-  name.toLowerCase() === species.toLowerCase() ? `${name} (${heads})` : name;
+/** What tells a group from the others that may be meant: its name, with how many they are where two have one. */
+const wordsOf = ({ name, heads }: JotAnimals, others: readonly JotAnimals[]): string =>
+  others.filter((one) => one.name === name).length > 1 ? `${name} ${heads}` : name;
 const stageKey = (phrase: JotPhrase) => (phrase.kind === 'stage' ? phrase.stage : phrase.kind);
 
 /** A count may find more than are booked, but not so many more. */
@@ -108,10 +109,10 @@ export function chooseGroup(
     throw new JotQuestion(
       at,
       'Which ones?',
-      left.map(({ animals }) => ({
-        label: wordsOf(animals),
-        line: `${line.slice(0, at.to)} ${animals.name}${line.slice(at.to)}`,
-      })),
+      left.map(({ animals }) => {
+        const label = wordsOf(animals, groups);
+        return { label, line: `${line.slice(0, at.to)} ${label}${line.slice(at.to)}` };
+      }),
     );
   if (other) return {};
   const { animals, of } = one;

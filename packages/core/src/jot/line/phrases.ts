@@ -1,17 +1,10 @@
 import { CULTURE_FOODS, type CultureFood } from '../../larder';
-import { formatNumber } from '../../units';
 import { animalDrafts } from './animals';
-import type { Clause, Draft } from './clause';
+import type { Clause, Draft, PhraseKind } from './clause';
+import { readings } from './readings';
 import { fail, JotQuestion, type Span } from '../jotTypes';
-import { JOT_READINGS, type JotReading } from '../words/terms';
 
 const isCultureFood = (food: string): food is CultureFood => (CULTURE_FOODS as readonly string[]).includes(food);
-
-/** One way of saying something: looks for its words in a clause, uses them, and says what they mean. */
-export interface PhraseKind {
-  name: string;
-  read: (clause: Clause) => Draft[];
-}
 
 /** The line with something put behind a word. */
 const withBehind = (clause: Clause, { to }: Span, words: string): string =>
@@ -25,7 +18,8 @@ const equipment: PhraseKind = {
       // "on the slate" is no state: a bare "on" stands right beside its part.
       const state = clause.free('state').find((one) => one.item.low !== 'on' || clause.beside(k, 1, 'state') === one.k);
       const rinsed = clause.free('tankEvent').find(({ item: { event } }) => event === 'rinsed');
-      const died = clause.free('animal').find(({ item: { verb } }) => verb === 'loss');
+      const beside = clause.beside(k, 1, 'animal') ?? clause.beside(k, -1, 'animal');
+      const died = clause.free('animal').find((one) => one.item.verb === 'loss' && one.k === beside && !clause.has('names'));
       const other = rinsed ?? died;
       if (!state && !(other && clause.free('number').length === 0)) return [];
       const said = state ? state.item.state : rinsed ? ('cleaned' as const) : ('failed' as const);
@@ -48,8 +42,16 @@ const culture: PhraseKind = {
       .find(
         ({ item }) => /^(dead|died|dies)$/.test(item.low) && !clause.hasTank && !clause.has('number') && !clause.has('names'),
       );
-    const vessel = clause.free('vessel')[0];
     const food = clause.free('food').find(({ item }) => isCultureFood(item.food));
+    // "micro 1" is the first of them, whatever its name begins with.
+    const place = food ? clause.beside(food.k, 1, 'number') : null;
+    const numbered =
+      place === null
+        ? undefined
+        : clause.context.cultures?.find(
+            ({ name, food: of }) => of === food?.item.food && name.endsWith(` ${clause.items[place]?.text ?? ''}`),
+          );
+    const [vessel] = clause.free('vessel');
     const what = vessel ?? food;
     const isHatch = hatched !== undefined && what?.item.food === 'brineShrimp' && !clause.has('names');
     const said = verb ?? fed ?? (isHatch ? hatched : died);
@@ -57,11 +59,22 @@ const culture: PhraseKind = {
     const named = what.item.food;
     if (!isCultureFood(named)) return [];
     const action = verb ? verb.item.action : fed ? ('fed' as const) : isHatch ? ('ripe' as const) : ('crashed' as const);
+    if (numbered && place !== null) clause.take(place);
     clause.take(what.k, said.k, ...clause.free('culture').flatMap(({ item, k }) => (item.action === action ? [k] : [])));
     for (const { k } of clause.free('volume')) clause.take(k);
     const at = clause.spanOf(what.k, said.k);
     if (action === 'harvested') return [{ phrase: { kind: 'harvest', food: named }, at }];
-    return [{ phrase: { kind: 'culture', action, food: named, ...(vessel ? { culture: vessel.item.name } : {}) }, at }];
+    return [
+      {
+        phrase: {
+          kind: 'culture',
+          action,
+          food: named,
+          ...(vessel || numbered ? { culture: vessel?.item.name ?? numbered?.name ?? '' } : {}),
+        },
+        at,
+      },
+    ];
   },
 };
 
@@ -69,7 +82,7 @@ const culture: PhraseKind = {
 const tankEvent: PhraseKind = {
   name: 'tankEvent',
   read: (clause) =>
-    clause.has('number') || clause.has('names') || clause.has('unknown')
+    (['number', 'names', 'unknown', 'volume'] as const).some((is) => clause.has(is))
       ? []
       : clause.free('tankEvent').map(({ item, k }) => {
           clause.take(k);
@@ -217,69 +230,6 @@ const sexed: PhraseKind = {
     return [{ phrase: { kind: 'sexed', males, females }, at: clause.spanOf(...places), ...namedIn(clause) }];
   },
 };
-
-/** "no3 20", "20 no3", "temp 25", "25 °C". */
-const readings: PhraseKind = {
-  name: 'reading',
-  read(clause) {
-    const found: Draft[] = [];
-    // "lowered 2 C", "room 22 °C", "added ph 7 buffer": what stands before it says that it is no reading of the tank.
-    const isLed = (k: number) =>
-      clause.items
-        .slice(0, k)
-        .some(
-          (item, i) => !clause.used[i] && !['filler', 'about', 'number', 'reading', 'celsius', 'names', 'time'].includes(item.is),
-        );
-    const isTo = clause.has('to') || clause.has('dest');
-    for (const { item, k } of clause.free('reading')) {
-      if (isLed(k) || isTo) continue;
-      const behind = clause.beside(k, 1, 'number', 'celsius');
-      const place = behind ?? clause.beside(k, -1, 'number', 'celsius');
-      const number = place === null ? null : clause.items[place];
-      if (place === null || (number?.is !== 'number' && number?.is !== 'celsius')) continue;
-      clause.take(k, place);
-      found.push({
-        phrase: { kind: 'reading', what: item.what, value: valueOf(clause, item.what, number) },
-        at: clause.spanOf(k, place),
-      });
-    }
-    for (const { item, k } of clause.free('celsius')) {
-      if (isLed(k) || isTo) continue;
-      clause.take(k);
-      found.push({ phrase: { kind: 'reading', what: 'temperature', value: item.value }, at: item });
-    }
-    return found;
-  },
-};
-function valueOf(
-  clause: Clause,
-  what: JotReading,
-  number: { is: 'number' | 'celsius'; value: number; text: string } & Span,
-): number {
-  if (number.is === 'celsius') return number.value;
-  if (what === 'temperature') return celsiusOf(clause.context.units.temperature, number);
-  const { low, high } = JOT_READINGS[what];
-  if (number.value < low || number.value > high)
-    fail('outOfRange', number, `${number.text} can't be right: it goes from ${low} to ${formatNumber(high, 5)}.`);
-  return number.value;
-}
-/** A bare number as a temperature of the house, °C. @throws {JotProblem} when no tank can be so warm or so cold */
-export function celsiusOf(unit: 'degC' | 'degF', number: { value: number; text: string } & Span): number {
-  const to = (of: 'degC' | 'degF') => (of === 'degC' ? number.value : (number.value - 32) / 1.8);
-  const { low, high } = JOT_READINGS.temperature;
-  const celsius = to(unit);
-  if (celsius < low || celsius > high) {
-    const other = unit === 'degC' ? 'degF' : 'degC';
-    const asked = `${number.text}${other === 'degF' ? 'F' : 'C'}`;
-    const fits = to(other) >= low && to(other) <= high;
-    fail(
-      'outOfRange',
-      number,
-      `A tank is ${unit === 'degC' ? '0 to 45 °C' : '32 to 113 °F'}; ${number.text} isn't.${fits ? ` If you meant ${asked}, write ${asked}.` : ''}`,
-    );
-  }
-  return celsius;
-}
 
 /** So many animals are counted, not measured in degrees. */
 const FEW = 12;

@@ -128,6 +128,7 @@ const HOUSE: JotReader = {
       ['Q3', []],
       ['O1.1', [animals('Humpback limia', 'Humpback limia', 'adult', 15, 5)]],
       ['D1', [animals('Amano shrimp', 'Amano shrimp', 'adult', 12)]],
+      ['P1', [animals('Kribensis', 'Kribensis', 'adult', 7), animals('Kribensis', 'Kribensis', 'adult', 12)]],
       ['Y1', [animals('Ranchu goldfish', 'Ranchu goldfish', 'growing', 40)]],
     ] as [string, JotAnimals[]][]
   ).map(([code, groups]) => ({ code, litres: 54, groups })),
@@ -136,6 +137,25 @@ const HOUSE: JotReader = {
 describe('a jotted line in a house whose animals are known', () => {
   it.each(table('houseLines.txt'))('%s => %s', (line, want) => {
     expect(outcome(line, HOUSE)).toBe(want);
+  });
+});
+
+describe('a line of a house in °F and gallons', () => {
+  const american: JotReader = { ...HOUSE, units: { temperature: 'degF', volume: 'galUS' } };
+  it.each([
+    ['A1.1 76', 'A1.1 temperature=24.44'],
+    ['A1.1 76.5, ph 7', 'A1.1 temperature=24.72 + A1.1 ph=7'],
+    ['A1.1 24C', 'A1.1 temperature=24'],
+    ['A1.1 78 F', 'A1.1 temperature=25.56'],
+    ['A1.1 changed 5 gal', 'A1.1 change=18.93L'],
+    ['A1.1 wc 20', '?20: 20 % | 20 gal'],
+    ['A1.1 3m 5f', 'A1.1 sexed=3m5f'],
+    ['A1.1 25', '!outOfRange 25'],
+    ['A1.1 heater was off, 68,5 now', 'A1.1 heater=off + A1.1 temperature=20.28'],
+    ['C2.1 hatched, about 60', 'C2.1 hatched=60'],
+    ['A1.1 lost 2, 75', '?75: 75 °F | 75 counted'],
+  ])('%s => %s', (line, want) => {
+    expect(outcome(line, american)).toBe(want);
   });
 });
 

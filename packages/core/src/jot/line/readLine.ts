@@ -1,6 +1,6 @@
 import type { TimeRange } from '../../time';
 import { formatNumber } from '../../units';
-import { temperatureOf, type Bare } from './bareNumber';
+import { isDeed, isHeated, temperatureOf, type Bare } from './bareNumber';
 import { Clause, type Draft } from './clause';
 import { chooseGroup, tankOfAnimals } from './groups';
 import { ItemReader } from './items';
@@ -192,8 +192,9 @@ class LineReader {
         const isAlone = clause.items.every(
           (one, i) => clause.used[i] || one.is === 'number' || one.is === 'filler' || one.is === 'about',
         );
-        if (!isAlone) continue;
+        // "25.1 all ok": a temperature of a heated tank, right behind its code, whatever stands behind it.
         const leads = c === 0 && clause.items.slice(0, k).every((one) => one.is === 'filler');
+        if (isDeed(clause) || (!isAlone && !(leads && isHeated(item, this.context)))) continue;
         const isAbout = clause.has('about');
         bare.push({ item, isFirst: leads && !isAbout, isAbout });
         clause.take(k);

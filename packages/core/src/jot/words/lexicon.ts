@@ -55,7 +55,8 @@ export type Meaning =
   | { is: 'thing' }
   /** Not done, not now, or not sure: what is said with it is a note. */
   | { is: 'hedge' }
-  | { is: 'filler' };
+  /** Says nothing by itself; a deed says that a number beside it is none of the water's. */
+  | { is: 'filler'; isDeed?: boolean };
 
 const list = (meaning: Meaning, words: string): [string, Meaning][] => words.split('|').map((word) => [word.trim(), meaning]);
 const loss = (cause: LossCause, words: string) => list({ is: 'animal', verb: 'loss', cause }, words);
@@ -114,7 +115,7 @@ const ROWS: readonly [string, Meaning][] = [
     { is: 'age', age: 'young' },
     'young|fry|juvenile|juveniles|juvies|juvie|shrimplets|shrimplet|babies|baby|youngsters|juvs',
   ),
-  ...list({ is: 'age', age: 'adults' }, 'adult|adults|parent|parents|breeder|breeders|mother|father|mum|dad|grown'),
+  ...list({ is: 'age', age: 'adults' }, 'adult|adults|parent|parents|breeder|breeders|mother|father|mum|dad'),
   ...(Object.entries(JOT_READINGS) as [JotReading, { words: readonly string[] }][]).flatMap(([what, { words }]) =>
     list({ is: 'reading', what }, words.join('|')),
   ),
@@ -184,8 +185,9 @@ const ROWS: readonly [string, Meaning][] = [
   ),
   ...list(
     { is: 'filler' },
-    "and|of|the|in|is|was|were|are|fish|animals|out|water|by|from|found|picked|took|taken|removed|with|them|&|i|we|just|more|another|also|then|there|it|its|it's|this|that|these|again|so|they|at|for|has|have|had|been|be|my|their|his|her|from the|only|plus|further|extra|tank|out of|up|down|over|mop eggs|off the|inside|ones|each|done|did|culture|cultures|cause|under|behind|beside|onto|got|get|seeing|a|an",
+    "and|of|the|in|is|was|were|are|fish|animals|out|water|by|from|with|them|&|i|we|just|also|then|there|it|its|it's|this|that|these|again|so|they|at|for|has|have|had|been|be|my|their|his|her|from the|only|plus|further|tank|out of|up|down|over|mop eggs|off the|inside|ones|culture|cultures|cause|under|behind|beside|onto|seeing|a|an",
   ),
+  ...list({ is: 'filler', isDeed: true }, 'picked|found|took|taken|removed|got|get|more|another|extra|each|done|did'),
   ...list({ is: 'animal', verb: 'eggs' }, 'mop eggs'),
 ];
 

@@ -78,7 +78,10 @@ export function namesOf(tanks: readonly JotTankTold[]): Names {
   for (const { code, groups } of tanks)
     if (typeof groups !== 'number')
       groups.forEach((animals, of) => {
-        for (const call of callsOf(animals)) called.set(call, [...(called.get(call) ?? []), { tank: code, of, animals }]);
+        // Two of one name in a tank are told apart by how many they are.
+        const isTwin = groups.some(({ name }, other) => other !== of && name === animals.name);
+        for (const call of [...callsOf(animals), ...(isTwin ? [`${animals.name.toLowerCase()} ${animals.heads}`] : [])])
+          called.set(call, [...(called.get(call) ?? []), { tank: code, of, animals }]);
       });
   const longest = Math.max(0, ...[...called.keys()].map((call) => call.split(' ').length));
   return { called, longest, vocabulary: vocabularyOf(called) };
