@@ -28,13 +28,21 @@ function chanceAbove({ a, b }: Prior, { a: c, b: d }: Prior): number {
     const weight = Math.exp(scale + Math.LN2 + power(sin, 2 * a - 1) + power(cos, 2 * b - 1));
     return weight < 1e-14 ? 0 : weight * regularisedBeta(sin * sin, c, d);
   };
-  const half = (to - from) / PIECES / 2;
-  let sum = 0;
-  for (let piece = 0; piece < PIECES; piece++) {
-    const middle = from + (2 * piece + 1) * half;
-    for (const [node, weight] of NODES) sum += weight * (density(middle - node * half) + density(middle + node * half));
-  }
-  return Math.min(1, Math.max(0, sum * half));
+  const sumOver = (low: number, high: number): number => {
+    const half = (high - low) / PIECES / 2;
+    let sum = 0;
+    for (let piece = 0; piece < PIECES; piece++) {
+      const middle = low + (2 * piece + 1) * half;
+      for (const [node, weight] of NODES) sum += weight * (density(middle - node * half) + density(middle + node * half));
+    }
+    return sum * half;
+  };
+  // Where the other share rises from nothing to all may be far narrower than this one: it is summed up by itself.
+  const [rises, risen] = [angle(betaQuantile(LEFT_OUT, c, d)), angle(1 - betaQuantile(LEFT_OUT, d, c))];
+  const low = Math.min(to, Math.max(from, rises));
+  const high = Math.min(to, Math.max(low, risen));
+  const sum = (high > low ? sumOver(low, high) : 0) + (to > high ? sumOver(high, to) : 0);
+  return Math.min(1, Math.max(0, sum));
 }
 
 /**

@@ -64,6 +64,16 @@ describe('a rate', () => {
 });
 
 describe('two shares compared', () => {
+  it('keeps its digits where one share is far narrower than the other', () => {
+    // By hand: 1 - E[F(y)] with F(y) of Beta(0.5, 3.5) near 0 as y^0.5 (1 - 5y/6) / (0.5 B(0.5, 3.5)) and y of Beta(1.5, 199999.5).
+    const { probability } = compare({ a: { successes: 0, trials: 3 }, b: { successes: 1, trials: 200_000 } });
+    expect(probability).toBeCloseTo(0.99486, 6);
+    expect(compare({ a: { successes: 1, trials: 200_000 }, b: { successes: 0, trials: 3 } }).probability).toBeCloseTo(
+      1 - probability,
+      6,
+    );
+  });
+
   it('are either one the greater: both chances make one, and alike they are even', () => {
     fc.assert(
       fc.property(tally(80), tally(80), (a, b) => {
