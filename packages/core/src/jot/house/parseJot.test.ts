@@ -38,7 +38,7 @@ const TANKS: JotTank[] = [
   tank('B3', { lots: [lot('limia', 'adult', { females: 2 })], attempts: 1 }),
   tank('B4', { lots: [lot('carrier', 'adult', { females: 1 })], broods: [brood('held', 'eggs', true)] }),
   tank('C1', {
-    lots: [young('x', '1', 'fry', 5), young('y', '2', 'fry', 5)],
+    lots: [young('Tetra 7', '1', 'fry', 5), young('Tetra 8', '2', 'fry', 5)],
     broods: [brood('1', 'fry'), brood('2', 'fry')],
     attempts: 2,
   }),
@@ -80,6 +80,8 @@ describe('a jotted line in a house', () => {
     expect(commands('A1.2 moved all to EMPTY')).toMatchObject([
       { kind: 'move', lotId: 'adults', heads: { males: 2, females: 3, unsexed: 0 }, toTankId: 'id-EMPTY' },
     ]);
+    expect(commands('C1 Tetra 8 hatched')).toMatchObject([{ kind: 'hatched', broodId: '2' }]);
+    expect(commands('C1 hatched 4 Tetra 7')).toMatchObject([{ kind: 'hatched', broodId: '1', count: 4 }]);
     expect(commands('A1.2 harvest microworms')).toMatchObject([{ kind: 'harvest', cultureId: 'old' }]);
     expect(commands('B2.4 harvest microworms')).toMatchObject([{ kind: 'harvest', cultureId: 'here' }]);
     expect(commands('A1.2 fed bbs, chasing')).toMatchObject([
@@ -99,18 +101,21 @@ describe('a jotted line in a house', () => {
   it('takes released young to the brood that is carried, or as a birth of the open attempt', () => {
     expect(commands('B4 released 30')).toMatchObject([{ kind: 'freeSwimming', broodId: 'held', count: 30 }]);
     expect(commands('B3 born 12')).toMatchObject([{ kind: 'eggs', count: 12, white: 0 }]);
+    expect(commands('B3 released 12')).toMatchObject([{ kind: 'eggs', count: 12, white: 0 }]);
+    // A brood beside its mothers is not what they let go.
+    expect(commands('B2.4 released 5')).toMatchObject([{ kind: 'found', speciesKey: 'lemon-tetra', count: 5 }]);
     // No number is invented where none was said.
     expect(commands('B3 born')).toMatchObject([{ kind: 'care', care: 'sign', text: 'young born, not counted' }]);
   });
 
   it.each([
     ['B2.4 lost 2', '? Which ones? mothers, fry'],
-    ['C1 lost 2', '? Which ones? x, y'],
+    ['C1 lost 2', '? Which ones? Tetra 7, Tetra 8'],
     ['A1.2 lost 1', '? Males or females? males, females'],
     ['A1.2 lost 3 males', '! Only 2 males are there.'],
     ['B2.3 lost 111', '! Only 110 are there.'],
     ['EMPTY lost 1', '! There are no animals in EMPTY.'],
-    ['C1 hatched', '? Which brood? x, y'],
+    ['C1 hatched', '? Which brood? Tetra 7, Tetra 8'],
     ['C1 eggs 10', '! 2 spawnings are open in C1.'],
     ['A1.2 harvest daphnia', '! You have no daphnia running.'],
     ['harvested daphnia', '! You have no daphnia running.'],
@@ -133,6 +138,15 @@ describe('a jotted line in a house', () => {
 
   it('finds a clutch nobody expected its species, and asks whose it is where two can be', () => {
     expect(commands('A1.2 eggs 10')).toMatchObject([{ kind: 'found', speciesKey: 'lemon-tetra', count: 10 }]);
+    // Young of another kind laid nothing.
+    const beside = tank('D2', {
+      lots: [
+        lot('a', 'adult', { females: 1 }),
+        { ...lot('z', 'fry', { unsexed: 9 }), speciesKey: 'zebra-danio', speciesName: 'Zebra danio' },
+      ],
+    });
+    const laid = read('D2 eggs 10', { tanks: [...TANKS, beside] });
+    expect(laid.ok && laid.commands).toMatchObject([{ kind: 'found', speciesKey: 'lemon-tetra' }]);
     const two = tank('D1', {
       lots: [
         lot('a', 'adult', { females: 1 }),
@@ -163,7 +177,10 @@ describe('a jotted line in a house', () => {
     for (const line of ['B2.4 lost 2', 'A1.2 lost 1', 'A1.2 change 20', 'A1.2 30%', 'C1 hatched', 'A1.2 lost 1 male, 24']) {
       const asked = read(line);
       if (asked.ok || !asked.ask) throw new Error(`${line} asks nothing`);
-      for (const choice of asked.ask.choices) expect([choice.line, read(choice.line).ok]).toEqual([choice.line, true]);
+      for (const choice of asked.ask.choices) {
+        expect([choice.line, read(choice.line).ok]).toEqual([choice.line, true]);
+        expect([choice.line, commands(choice.line).map(({ kind }) => kind)]).not.toEqual([choice.line, ['care']]);
+      }
     }
   });
 
