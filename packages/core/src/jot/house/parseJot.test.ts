@@ -142,6 +142,7 @@ describe('a jotted line in a house', () => {
     const beside = tank('D2', {
       lots: [
         lot('a', 'adult', { females: 1 }),
+        lot('a2', 'adult', { females: 1 }),
         { ...lot('z', 'fry', { unsexed: 9 }), speciesKey: 'zebra-danio', speciesName: 'Zebra danio' },
       ],
     });
