@@ -236,7 +236,29 @@ export const TIME_WORDS: readonly string[] =
 
 /** Everyday words that lie near one of ours and are no slip of it. */
 export const EVERYDAY: ReadonlySet<string> = new Set(
-  'lots|list|last|loose|looses|match|patch|catch|watch|fold|gold|hold|deaf|deal|dear|tied|fried|dried|lied|bread|head|read|lead|love|mover|dove|more|moves|sole|solid|soul|bold|told|while|write|whine|wrote|shallow|burn|barn|corn|torn|worn|boar|board|cropped|propped|chopped|stopped|mount|court|county|charge|chance|chained|orange|spanned|mould|tree|three|macro|shrine|lakes|beater|hotter|heated|hater|filler|right|sight|fight|eight|hair|pair|fair|fed up|shed|bed|red|led|need|seed|speed|weed|wed|feel|feet|file|fill|felt|cool|cooler|cold|could|would|shout|short|shirt|shore|store|story|start|stars|scare|spore|hard|hand|band|land|sand|send|tend|bend|lend|late|later|lately|date|gate|plate|place|placed|pleased|please|plane|plan|play|clear|cleared|clever|great|grown|grow|growing|green|grey|group|ground|round|found|sound|pound|bound|mind|kind|find|fine|line|nine|mine|wine|like|likes|liked|bike|hike|side|hide|wide|ride|bite|bites|bitten|kite|quite|quiet|white|whole|hole|home|come|some|same|name|names|game|gave|give|gives|live|lives|alive|leave|leaves|leaving|level|levels|seven|never|every|very|even|event|evens|over|oven|cover|covers|covered|lower|lowered|power|tower|slower|flower|flow|slow|show|shown|snow|know|now|how|hot|pot|dot|lot|got|not|note|notes|nose|rose|hose|those|these|there|their|here|hers|hear|heard|heart|start|chart|party|part|parts|port|sort|sorted|sport|spot|spots|shop|ship|slip|skip|step|steps|stop|stay|stays|tray|trays|grey|gray|grab|crab|drab|drag|drawn|dream|cream|steam|stream|strip|strips|trip|trap|traps|wrap|crap|happy|empty|early|nearly|really|rally|ready|steady|already|body|busy|baby|lady|lazy|crazy|worry|sorry|hurry|merry|ferry|very|berry|cherry|bubbles|double|trouble|middle|little|bottle|battle|cattle|kettle|settle|settled|better|letter|litter|bitter|butter|matter|mutter|utter|outer|other|others|mother|bother|brother|another|weather|whether|gather|rather|father|feather|leather|border|order|older|holder|folder|colder|shoulder|wonder|under|thunder|render|gender|tender|fender|sender|lender|bender|binder|finder|minder|winder|cinder|tinder|spider|slider|glider|rider|wider|cider|inside|aside|beside|reside|decide|divide|provide|outside|noside|poor|pour|poured|four|hour|your|tour|sour|our|out|but|cut|gut|hut|nut|put|rut|shut|jump|dump|bump|pump|lump|hump|stump|thump|plump|swimsuit|swirl|swiss|swift|switch|twitch|stitch|ditch|pitch|witch|kitch|hitch|itch|rich|which|much|such|touch|couch|pouch|punch|lunch|bunch|munch|hunch|crunch|launch|haunch|paunch|staunch|branch|ranch|french|trench|bench|wench|quench|drench|wrench|stench|clench'.split(
-    '|',
-  ),
+  `
+   alive already another aside baby band barn battle beater bench bend bender berry beside better bike binder bite bites
+   bitten bitter boar board body bold border bother bottle bound branch bread brother bubbles bump bunch burn busy butter
+   catch cattle chained chance charge chart cherry chopped cider cinder clear cleared clench clever cold colder come cool
+   cooler corn couch could county court cover covered covers crab crap crazy cream cropped crunch date deaf deal dear decide
+   ditch divide double dove drab drag drawn dream drench dried dump early eight empty even evens event every fair father
+   feather feel feet felt fender ferry fight file fill filler find finder fine flow flower fold folder found four french
+   fried game gate gather gave gender give gives glider gold grab gray great green grey ground group grow growing grown hair
+   hand happy hard hater haunch head hear heard heart heated here hers hide hike hitch hold holder hole home hose hotter
+   hour hump hunch hurry inside itch jump kettle kind kite know lady land last late lately later launch lazy lead leather
+   leave leaves leaving lend lender letter level levels lied like liked likes line list litter little live lives loose
+   looses lots love lower lowered lump lunch macro match matter merry middle mind minder mine more mother mould mount mover
+   moves much munch mutter name names nearly need never nine nose note notes older orange order other others outer outside
+   oven over pair part parts party patch paunch pitch place placed plan plane plate play please pleased plump poor port
+   pouch pound pour poured power propped provide pump punch quench quiet quite rally ranch rather read ready really render
+   reside rich ride rider right rose round same sand scare seed send sender settle settled seven shallow shed ship shirt
+   shop shore short shoulder shout show shown shrine shut side sight skip slider slip slow slower snow sole solid some sorry
+   sort sorted soul sound sour spanned speed spider spore sport spot spots stars start staunch stay stays steady steam
+   stench step steps stitch stop stopped store story stream strip strips stump such swift swimsuit swirl swiss switch tend
+   tender their there these those three thump thunder tied tinder told torn touch tour tower trap traps tray trays tree
+   trench trip trouble twitch under utter very watch weather weed wench whether which while whine white whole wide wider
+   winder wine witch wonder worn worry would wrap wrench write wrote your
+  `
+    .trim()
+    .split(/\s+/),
 );
