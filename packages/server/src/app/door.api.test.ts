@@ -1,3 +1,4 @@
+import { QueryTypes } from 'sequelize';
 import { API, schemaOf, type ApiName, type EntryKindName } from '@freshet/contract/api';
 import type { AnyEndpoint, BodyOf } from '@freshet/contract/endpoints';
 import { bodiesOf, entryWrites, furnishEverything, type Things } from '../testing/everything';
@@ -107,6 +108,31 @@ describe('two writers at once', () => {
       expect(state?.state).toBe('cancelled');
       if (!changed.ok) expect(refusal(changed)).toMatch(/cancelled/);
     }
+  });
+
+  it('and ten more wait for one that takes long: all are taken in the end, and who only reads is answered meanwhile', async () => {
+    const { keeper } = await test.house();
+    await furnish(keeper, ['A1']);
+    const { sequelize, inTransaction } = test.database;
+    let held = (): void => undefined;
+    const isHeld = new Promise<void>((resolve) => {
+      held = resolve;
+    });
+    // Longer than anybody is let wait for a connection.
+    const long = inTransaction(async (transaction) => {
+      await sequelize.query('SELECT revision FROM houses FOR UPDATE', { transaction, type: QueryTypes.SELECT });
+      held();
+      await new Promise((resolve) => setTimeout(resolve, 6000));
+    });
+    await isHeld;
+    const waiting = Promise.all(
+      Array.from({ length: 12 }, (_, i) => send(keeper, 'jot', { line: `A1 ${20 + i / 10}`, at: NOW })),
+    );
+    const asked = performance.now();
+    await keeper.get('entries', { query: {} });
+    expect(performance.now() - asked).toBeLessThan(3000);
+    await long;
+    expect((await waiting).map(refusal)).toEqual(Array.from({ length: 12 }, () => 'taken'));
   });
 
   it('of the last animals: they leave once', async () => {

@@ -17,6 +17,7 @@ import type { Applied, LogService, Scope, Undoing } from '../log';
 import { DomainError, type Clock, type Database, type Reading } from '../platform';
 import type { ReadinessService, RoomService } from '../room';
 import { createCounting } from './counting';
+import { proveLedger } from './proveLedger';
 import { createQuarantines } from './quarantines';
 import type { SpeciesService } from '../species';
 import type { Details } from './lotDetails';
@@ -311,21 +312,7 @@ export function createStock({
     quarantines,
     ledgerUndoing,
 
-    /** Proves the ledger: cached headcounts against the movements, and what came in against what left and lives. */
-    async balance(at: Reading) {
-      const [rows, outside] = await Promise.all([repository.balance(at), repository.outside(at)]);
-      const wrongLots = rows
-        .filter(
-          (row) =>
-            row.males !== Number(row.bookedMales) ||
-            row.females !== Number(row.bookedFemales) ||
-            row.unsexed !== Number(row.bookedUnsexed),
-        )
-        .map((row) => row.id);
-      const alive = rows.reduce((sum, row) => sum + row.males + row.females + row.unsexed, 0);
-      const [cameIn, left] = [Number(outside?.cameIn ?? 0), Number(outside?.gone ?? 0)];
-      return { cameIn, left, alive, balanced: wrongLots.length === 0 && cameIn === left + alive, wrongLots };
-    },
+    balance: (at: Reading) => proveLedger(repository, at),
     clock,
   };
 }

@@ -116,7 +116,7 @@ function gather(clause: Clause, start: number): Gathered | null {
     } else if (item.is === 'sex') {
       if (found.sex) break;
       found.sex = item.sex;
-      if (/^(fe)?male$|^hen$|^girl$|^boy$/.test(item.low)) found.isSingular = true;
+      if (item.isOne) found.isSingular = true;
     } else if (item.is === 'age') {
       found.age = item.age;
     } else if (item.is === 'names') {

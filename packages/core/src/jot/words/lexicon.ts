@@ -29,7 +29,7 @@ export type AnimalVerb =
 export type Meaning =
   | { is: 'animal'; verb: AnimalVerb; cause?: LossCause; /** Says "one" by itself: "a jumper". */ one?: boolean }
   | { is: 'cause'; cause: LossCause }
-  | { is: 'sex'; sex: 'males' | 'females' }
+  | { is: 'sex'; sex: 'males' | 'females'; isOne?: boolean }
   | { is: 'age'; age: 'young' | 'adults' }
   | { is: 'reading'; what: JotReading }
   | { is: 'change' }
@@ -109,8 +109,10 @@ const ROWS: readonly [string, Meaning][] = [
     { is: 'animal', verb: 'carrying' },
     'berried|carrying|holding|carrying eggs|holding eggs|berried females|berried female',
   ),
-  ...list({ is: 'sex', sex: 'males' }, 'm|male|males|boys|boy'),
-  ...list({ is: 'sex', sex: 'females' }, 'f|female|females|girls|girl|hens|hen'),
+  ...list({ is: 'sex', sex: 'males' }, 'm|males|boys'),
+  ...list({ is: 'sex', sex: 'males', isOne: true }, 'male|boy'),
+  ...list({ is: 'sex', sex: 'females' }, 'f|females|girls|hens'),
+  ...list({ is: 'sex', sex: 'females', isOne: true }, 'female|girl|hen'),
   ...list(
     { is: 'age', age: 'young' },
     'young|fry|juvenile|juveniles|juvies|juvie|shrimplets|shrimplet|babies|baby|youngsters|juvs',
