@@ -3,7 +3,7 @@ import { v7 as newId } from 'uuid';
 import { openTestHouse, type TestHouse } from '../testing/testHouse';
 import { isDatabaseAway, isDuplicate } from './database';
 import { groupBy } from './groupBy';
-import type { Writing } from './access';
+import { withWriting, type Writing } from './access';
 import { houseTable, declareTable, type RowOf, text, instant, json, nullable, flag } from './houseTable';
 import { atLeast } from './mount';
 import { fixedClock } from './clock';
@@ -120,13 +120,16 @@ describe('a transaction', () => {
     const [a, b] = [note({ text: 'a' }), note({ text: 'b' })];
     await insert([a, b]);
     let tries = 0;
+    // As two servers would: writes of one server come in turn.
     const touch = (first: Note, second: Note) =>
-      write(HERE, async (writing) => {
-        tries++;
-        await notes.update(writing, { id: first.id }, { flag: false });
-        await new Promise((resolve) => setTimeout(resolve, 150));
-        await notes.update(writing, { id: second.id }, { flag: false });
-      });
+      test.database.inTransaction((tx) =>
+        withWriting(HERE, tx, async (writing) => {
+          tries++;
+          await notes.update(writing, { id: first.id }, { flag: false });
+          await new Promise((resolve) => setTimeout(resolve, 150));
+          await notes.update(writing, { id: second.id }, { flag: false });
+        }),
+      );
     await Promise.all([touch(a, b), touch(b, a)]);
     expect(tries).toBeGreaterThan(2);
     expect((await notes.find(at(HERE))).every((row) => !row.flag)).toBe(true);
