@@ -2,7 +2,7 @@ import { QueryTypes } from 'sequelize';
 import { API, schemaOf, type ApiName, type EntryKindName } from '@freshet/contract/api';
 import type { AnyEndpoint, BodyOf } from '@freshet/contract/endpoints';
 import { bodiesOf, entryWrites, furnishEverything, type Things } from '../testing/everything';
-import { EMPTY, furnish, stockUp } from '../testing/furnish';
+import { EMPTY, furnish, shopOf, stockUp } from '../testing/furnish';
 import { newId, openTestHouse, type Answer, type Client, type TestHouse } from '../testing/testHouse';
 
 const NOW = '2026-03-10T08:00:00.000Z';
@@ -204,20 +204,7 @@ describe('a rule does not depend on the door', () => {
   it('what is promised is not sold to somebody else by a loss or a line', async () => {
     const { keeper, lotId } = await house();
     const outletId = newId();
-    await send(keeper, 'noteOutlet', {
-      outletId,
-      kind: 'shop',
-      name: 'The Glass Heron',
-      contact: null,
-      pays: 'cash',
-      leastMm: null,
-      perWeek: null,
-      feePercent: null,
-      bagsMost: null,
-      dates: [],
-      prices: [],
-      note: null,
-    });
+    await send(keeper, 'noteOutlet', shopOf(outletId, 'The Glass Heron'));
     const line = { lineId: newId(), speciesKey: 'lemon-tetra', sex: 'any', leastMm: null, heads: 10, cents: 200, broodId: null };
     await send(keeper, 'order', {
       orderId: newId(),

@@ -140,14 +140,18 @@ export function createLog({ database, clock }: { database: Database; clock: Cloc
   const mayUndo = (role: Actor['role'], { kind, parts }: EntryRow): boolean =>
     kind !== 'undo' && [kind, ...(parts ?? [])].every((one) => atLeast(role, ENTRY_KINDS[one].role));
 
+  /** When an entry happened: as its kind reads it, else as its body says, else now. */
+  const whenOf = <Kind extends EntryKindName>(kind: Kind, body: EntryBody<Kind>, now: string): TimeRange =>
+    declarationOf(kind).when?.(body, now) ?? saidWhen(body) ?? exactly(now);
+
   /** Checks and applies one kind in a scope, as a whole entry or as a part of one. */
   async function perform<Kind extends EntryKindName>(scope: Scope, kind: Kind, body: EntryBody<Kind>): Promise<Applied> {
     if (!atLeast(scope.role, ENTRY_KINDS[kind].role))
       throw new DomainError('accounts/not-allowed', {
         detail: `This also logs "${ENTRY_KINDS[kind].words}", which needs the role ${ENTRY_KINDS[kind].role}; you are ${scope.role}.`,
       });
-    const { when, check, apply, after } = declarationOf(kind);
-    checkWhen(when?.(body, scope.now) ?? saidWhen(body) ?? exactly(scope.now), scope);
+    const { check, apply, after } = declarationOf(kind);
+    checkWhen(whenOf(kind, body, scope.now), scope);
     await check?.(scope, body);
     for (const also of register.checksOf(kind)) await also(scope as never, body as never);
     if (after) scope.afterwards.push(() => after({ ...scope, tx: null }, body));
@@ -189,11 +193,11 @@ export function createLog({ database, clock }: { database: Database; clock: Cloc
      * @param body - as the contract's schema gives it; its id names the entry, its reason sets warnings aside
      */
     async enter<Kind extends EntryKindName>(who: Who, kind: Kind, body: EntryBody<Kind>): Promise<Written> {
-      const { when, prepare } = declarationOf(kind);
+      const { prepare } = declarationOf(kind);
       const asked = body as Asked;
       const prepared = (await prepare?.(body)) ?? body;
       return write(who, kind, asked, async (scope) => {
-        const { from, to } = when?.(body, scope.now) ?? saidWhen(body) ?? exactly(scope.now);
+        const { from, to } = whenOf(kind, body, scope.now);
         const {
           text,
           tankId = null,

@@ -3,7 +3,7 @@ import { addDays } from '@freshet/core/time';
 import { usualLossWPerK } from '@freshet/core/room';
 import { orderOutlooks, takingsBySpecies } from '@freshet/core/sales';
 import { readHouse } from '@freshet/core/house';
-import { attempt, clutch, furnish, stockUp } from '../testing/furnish';
+import { attempt, clutch, furnish, shopOf, stockUp } from '../testing/furnish';
 import { newId, openTestHouse, type Client, type TestHouse } from '../testing/testHouse';
 
 const NOW = '2026-03-10T08:00:00.000Z';
@@ -43,27 +43,10 @@ beforeEach(async () => {
     override: { reason: 'bare tanks' },
   });
   shop = newId();
-  await keeper.write('noteOutlet', outlet(shop, 'Thistlewick Aquatics'));
+  await keeper.write('noteOutlet', shopOf(shop, 'Thistlewick Aquatics'));
 });
 
 const tank = (code: string) => tanks[code] ?? '';
-type Outlet = Parameters<typeof keeper.write<'noteOutlet'>>[1];
-const outlet = (outletId: string, name: string, more: Partial<Outlet> = {}): Outlet => ({
-  id: newId(),
-  outletId,
-  kind: 'shop',
-  name,
-  contact: null,
-  pays: 'cash',
-  leastMm: null,
-  perWeek: null,
-  feePercent: null,
-  bagsMost: null,
-  dates: [],
-  prices: [],
-  note: null,
-  ...more,
-});
 const unsexed = (count: number) => ({ males: 0, females: 0, unsexed: count });
 type Order = Parameters<typeof keeper.write<'order'>>[1];
 const orderOf = (orderId: string, heads: number, aside: number, more: Partial<Order> = {}): Order => ({
@@ -155,7 +138,7 @@ describe('animals handed over', () => {
     expect(await keeper.call('sell', sale(0))).toMatchObject(refused('#/lots/0/heads', /At least one/));
     expect(await keeper.call('sell', sale(2, {}, -5))).toMatchObject(refused('#/lots/0/cents', /cannot be negative/));
     const friend = newId();
-    await keeper.write('noteOutlet', outlet(friend, 'A neighbour', { kind: 'gift' }));
+    await keeper.write('noteOutlet', shopOf(friend, 'A neighbour', { kind: 'gift' }));
     expect(await keeper.call('sell', sale(2, { outletId: friend }))).toMatchObject(refused('#/lots/0/cents', /gift/));
     expect(await keeper.call('sell', sale(2, { at: `${addDays(TODAY, 1)}T08:00:00.000Z` }))).toMatchObject(refused('#/at'));
     await keeper.write('logIllness', { id: newId(), tankId: tank('A2'), at: test.now(), what: 'white spots' });
@@ -268,7 +251,7 @@ describe('an order', () => {
 describe('money', () => {
   it('tells by species what came in and what it cost, a fee among it, and a row is taken back, never changed', async () => {
     const auction = newId();
-    await keeper.write('noteOutlet', outlet(auction, 'Fishkeepers’ auction', { kind: 'auction', feePercent: 10 }));
+    await keeper.write('noteOutlet', shopOf(auction, 'Fishkeepers’ auction', { kind: 'auction', feePercent: 10 }));
     await keeper.write('setRates', {
       id: newId(),
       currency: 'EUR',
@@ -315,7 +298,7 @@ describe('what heat costs', () => {
 
 describe('a buyer', () => {
   it('is erased from every row there ever was, while what was bought stays', async () => {
-    await keeper.write('noteOutlet', outlet(shop, 'Thistlewick Aquatics', { contact: 'the quay, number 3' }));
+    await keeper.write('noteOutlet', shopOf(shop, 'Thistlewick Aquatics', { contact: 'the quay, number 3' }));
     await keeper.write('sell', sale(4));
     expect(await keeper.call('eraseOutlet', { id: newId(), outletId: shop })).toMatchObject({ ok: true });
     const [gone] = await keeper.get('outlets');
@@ -328,12 +311,12 @@ describe('a buyer', () => {
       },
     );
     expect(rows).toEqual([]);
-    expect(await keeper.call('noteOutlet', outlet(shop, 'Thistlewick Aquatics'))).toMatchObject({ ok: false });
+    expect(await keeper.call('noteOutlet', shopOf(shop, 'Thistlewick Aquatics'))).toMatchObject({ ok: false });
   });
 
   it('complains: it is kept with its label, and the sisters that went elsewhere are named', async () => {
     const other = newId();
-    await keeper.write('noteOutlet', outlet(other, 'The Glass Heron'));
+    await keeper.write('noteOutlet', shopOf(other, 'The Glass Heron'));
     const [first, second] = [sale(5), sale(3, { outletId: other })];
     await keeper.write('sell', first);
     await keeper.write('sell', second);

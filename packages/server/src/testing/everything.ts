@@ -2,7 +2,7 @@ import { API, type ApiName } from '@freshet/contract/api';
 import type { AnyEndpoint } from '@freshet/contract/endpoints';
 import { labelCode } from '@freshet/core/sales';
 import { sexTraitsOf } from '@freshet/core/stock';
-import { attempt, clutch, EMPTY, furnish, measure, stockUp } from './furnish';
+import { attempt, clutch, EMPTY, furnish, measure, shopOf, stockUp } from './furnish';
 import { newId, type Client } from './testHouse';
 
 /** One of each thing a write may name, by the field that names it. */
@@ -68,10 +68,8 @@ export async function furnishEverything(keeper: Client, now: string): Promise<Th
     delicate: null,
   });
   const [outletId, goneId, orderId, soldId] = [newId(), newId(), newId(), newId()];
-  const shop = { kind: 'shop', contact: null, pays: 'cash', leastMm: null, perWeek: null, feePercent: null } as const;
-  const rest = { bagsMost: null, dates: [], prices: [], note: null };
-  await keeper.write('noteOutlet', { ...shop, ...rest, id: newId(), outletId, name: 'The Glass Heron' });
-  await keeper.write('noteOutlet', { ...shop, ...rest, id: newId(), outletId: goneId, name: 'Quayside Exchange' });
+  await keeper.write('noteOutlet', shopOf(outletId, 'The Glass Heron'));
+  await keeper.write('noteOutlet', shopOf(goneId, 'Quayside Exchange'));
   const asked = {
     speciesKey: 'lemon-tetra',
     sex: 'any',

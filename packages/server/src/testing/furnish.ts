@@ -1,7 +1,28 @@
 import { completeRecipe } from '@freshet/core/spawning';
+import type { BodyOf } from '@freshet/contract/endpoints';
+import type { API } from '@freshet/contract/api';
 import { newId, type Client } from './testHouse';
 
 export const EMPTY = { males: 0, females: 0, unsexed: 0 };
+
+type Outlet = BodyOf<(typeof API)['noteOutlet']>;
+/** A shop that pays cash, and nothing more is known of. */
+export const shopOf = (outletId: string, name: string, more: Partial<Outlet> = {}): Outlet => ({
+  id: newId(),
+  outletId,
+  kind: 'shop',
+  name,
+  contact: null,
+  pays: 'cash',
+  leastMm: null,
+  perWeek: null,
+  feePercent: null,
+  bagsMost: null,
+  dates: [],
+  prices: [],
+  note: null,
+  ...more,
+});
 
 /** A rack with one shelf and some tanks of 60 x 30 x 36 cm; ids by code. */
 export async function furnish(

@@ -186,7 +186,7 @@ function merge(one: AnimalVerb, other: AnimalVerb, hasNumber: boolean, hasNext: 
 /** Whether a name is said of one animal: "tetra", not "tetras", nor "shrimp", which may be many. */
 const isOne = (low: string): boolean => !/(s|fish|shrimp|babaulti|cray|pair|trio|group|colony|\d)$/.test(low);
 
-const CRUSTACEAN = /shrimp|babaulti|crayfish|yabby|scud|neocaridina|caridina/i;
+const CRUSTACEAN = /shrimp|babaulti|crayfish|yabby|scud|caridina/i;
 
 function toDraft(clause: Clause, found: Gathered): Draft | null {
   const { number, isAll, sex, age, named, dest, from } = found;
