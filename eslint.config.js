@@ -73,7 +73,7 @@ export default tseslint.config(
     ignores: ['**/*.test.ts'],
     rules: {
       'no-restricted-imports': ban(
-        ['node:*', '@freshet/*', 'valibot', 'express', 'sequelize', 'react'],
+        ['node:*', '@freshet/*', 'express', 'sequelize', 'react'],
         'core is pure: take the value as an argument',
       ),
       'no-restricted-properties': [

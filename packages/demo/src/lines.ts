@@ -1,4 +1,4 @@
-import type { ConditionSign } from '@freshet/core/stock';
+import type { ConditionSign } from '@freshet/core/species';
 
 /** An ancestor that never lived here, or one animal that does; parents by key. */
 export interface Animal {

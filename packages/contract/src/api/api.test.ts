@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import * as v from 'valibot';
-import { SHIPPED_SPECIES, METHOD_TEMPLATES, resolveSpecies } from '@freshet/core/species';
+import { FiguresSchema, SHIPPED_SPECIES, METHOD_TEMPLATES, resolveSpecies } from '@freshet/core/species';
 import type { AnyEndpoint } from '../endpoints';
 import { NewClutch } from '../broods';
 import { NewHouse, SignIn } from '../accounts';
@@ -9,7 +9,7 @@ import { Written } from '../log';
 import { PROBLEMS } from '../problems';
 import { NewReading, NewTank, READING_LIMITS } from '../room';
 import { NewJot, NewOutcome } from '../rounds';
-import { FiguresSchema, SpeciesFile } from '../species';
+import { SpeciesFile } from '../species';
 import { Code, Day, Id, Instant, Name, TimeRange } from '../values';
 import { API } from './api';
 

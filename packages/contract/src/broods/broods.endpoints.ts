@@ -1,8 +1,8 @@
 import * as v from 'valibot';
 import { CARRIER_STEPS, LIFE_STAGES, LOSS_SPANS } from '@freshet/core/broods';
-import { EGG_PLANS, FUNGUS_SCHOOLS } from '@freshet/core/spawning';
+import { FUNGUS_SCHOOLS } from '@freshet/core/spawning';
 import { CAUSES } from '@freshet/core/stock';
-import { FOODS } from '@freshet/core/species';
+import { EGG_PLANS, FOODS } from '@freshet/core/species';
 import { endpoint } from '../endpoints';
 import { entries, TOUCHES } from '../log';
 import { StageWindowSchema } from '../spawning';

@@ -1,5 +1,6 @@
 import * as v from 'valibot';
-import { EGG_PLANS, FUNGUS_SCHOOLS } from '@freshet/core/spawning';
+import { EGG_PLANS } from '@freshet/core/species';
+import { FUNGUS_SCHOOLS } from '@freshet/core/spawning';
 import { StageWindowSchema } from '../spawning';
 import { Day, Id, Instant, Override, TimeRange, WholeCount } from '../values';
 

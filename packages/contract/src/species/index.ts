@@ -1,9 +1,1 @@
-export {
-  speciesEndpoints,
-  speciesEntries,
-  FiguresSchema,
-  OwnFigures,
-  OwnSpecies,
-  SpeciesFile,
-  SpeciesReply,
-} from './species.endpoints';
+export { speciesEndpoints, speciesEntries, OwnSpecies, SpeciesFile, SpeciesReply } from './species.endpoints';

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { CONDITION_SIGNS, type ConditionSign } from '@freshet/core/stock';
+import { CONDITION_SIGNS, type ConditionSign } from '@freshet/core/species';
 import { endpoint } from '../endpoints';
 import { entries, TOUCHES } from '../log';
 import { Day, Heads, Id, Instant, Name, Note, Override, Version, WholeCount } from '../values';

@@ -1,4 +1,4 @@
-import type { Method, ResolvedSpecies } from '../species';
+import { methodOf, type ResolvedSpecies } from '../species';
 import { middleOf, type Instant } from '../time';
 import type { BroodFacts, BroodState } from './describeBrood';
 import type { CarrierStep } from './stages';
@@ -22,25 +22,6 @@ export interface Carrier {
 
 /** Eyes show through the shell after about this share of the way. A guess from general habit. */
 const EYED: readonly [number, number] = [0.5, 0.7];
-
-const ADVICE: Partial<Record<Method, readonly string[]>> = {
-  shrimpDirect: ['She may stay with the colony; the male is no danger.', 'Calm water, no copper; calcium for the moult after.'],
-  shrimpLarval: [
-    'Move her to a tank of her own before the larvae go: they need salt within days.',
-    'Salt water and green water stand ready before the window opens.',
-  ],
-  crayfish: [
-    'By herself, with a cave: others rob her. The male comes out now.',
-    'No net, no chase: she drops them. Calcium for her and for the young.',
-    'She comes out when the young have let go.',
-  ],
-  mouthbrooder: [
-    'She fasts while she holds; feed the others lightly and do not chase her.',
-    'Either she releases by herself in a quiet tank with cover, or a practised hand strips her late; too early the young die.',
-    'Out once she has released, before she is starved or eats them.',
-  ],
-  broodingScud: ['They stay with the colony.'],
-};
 
 /** Where a holder stands; null for a brood that nobody carries any more. Source: docs/sources.md#stage-times */
 export function describeCarrier(facts: BroodFacts, species: ResolvedSpecies, state: BroodState): Carrier | null {
@@ -70,6 +51,6 @@ export function describeCarrier(facts: BroodFacts, species: ResolvedSpecies, sta
     now: facts.hatched ? 'attached' : 'carrying',
     steps,
     mayStrip: species.strip !== null,
-    advice: [...(ADVICE[species.method] ?? [])],
+    advice: [...(methodOf(species).carryAdvice ?? [])],
   };
 }

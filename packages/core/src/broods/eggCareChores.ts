@@ -1,10 +1,11 @@
 import { chore, tick, type Chore } from '../agenda';
 import { DYE_CAUTION, doseAfterChange, type RoomTank } from '../room';
-import type { EggCare } from '../species';
+import { EGG_WAYS } from '../spawning';
+import { methodOf, type EggCare } from '../species';
 import { addDays, daysBetween, houseDay, type Day } from '../time';
 import { formatNumber } from '../units';
 import { BROODS_CHORES } from './choreKinds';
-import { changesToTrace, EGG_MACHINES, leafDose, LITRES_PER_CONE, LITRES_PER_LEAF } from './eggPlans';
+import { changesToTrace, leafDose, LITRES_PER_CONE, LITRES_PER_LEAF } from './eggPlans';
 import type { BroodsView, ReadBrood } from './facts';
 import { residentsOf } from './residents';
 import { lieOpen } from './stripping';
@@ -15,7 +16,7 @@ const CUP_L = 0.25;
 
 /** Whether eggs were taken into a box or tumbler of their own: only there is water changed daily and white eggs are picked. */
 export const isBoxed = (read: ReadBrood, tank: RoomTank): boolean =>
-  (read.keeping?.plan === 'pullEggs' || read.keeping?.plan === 'tumbler') && !tank.outdoor && lieOpen(read);
+  read.keeping !== null && EGG_WAYS[read.keeping.plan].areApart && !tank.outdoor && lieOpen(read);
 
 /** From which day eggs are kept as they are: since it was changed, or since they were laid. */
 const begunOn = ({ brood, keeping }: ReadBrood, view: BroodsView): Day =>
@@ -30,7 +31,7 @@ function dyeChore(read: ReadBrood, tank: RoomTank, view: BroodsView, day: Day, l
     targetMgPerL: mgPerL,
     stock: { percentWv: percent },
   });
-  const invertebrates = residentsOf(view, tank.id).some(({ species }) => species.waterSteps < 1);
+  const invertebrates = residentsOf(view, tank.id).some(({ species }) => methodOf(species).invertebrate);
   return chore(BROODS_CHORES.dye, {
     subject: `${read.brood.id}:${tank.id}${isFirst ? ':first' : ''}`,
     day,
@@ -126,7 +127,7 @@ export function methodChores(read: ReadBrood, tank: RoomTank, view: BroodsView, 
   };
   // A plan that was changed begins on that day.
   const own = { ...on, laid: begunOn(read, view) };
-  const byPlan = keeping && species.start === 'laid' && !species.eggsRest ? EGG_MACHINES[keeping.plan].care : [];
+  const byPlan = keeping && species.start === 'laid' && !species.eggsRest ? EGG_WAYS[keeping.plan].care : [];
   const due = (care: EggCare, from: string, days: typeof on) =>
     days[care.on] === day
       ? [

@@ -1,64 +1,8 @@
-import type { EggPlan, FungusSchool, Recipe } from '../spawning';
-import type { EggCare, ResolvedSpecies } from '../species';
+import type { FungusSchool, Recipe } from '../spawning';
+import type { EggPlan, ResolvedSpecies } from '../species';
 import type { Instant } from '../time';
 import type { EggKeeping } from './keeping';
 import type { BroodMovement } from './describeBrood';
-
-/** A plan as a small machine: what is made ready, what changes as they come along, what goes wrong with it. */
-export interface EggMachine {
-  setUp: readonly string[];
-  care: readonly EggCare[];
-  atHatch: readonly string[];
-  hazards: readonly string[];
-}
-
-export const EGG_MACHINES: Readonly<Record<EggPlan, EggMachine>> = {
-  leaveWithParents: {
-    setUp: ['Front pane covered, nobody reaches in, food for the guards light and away from the eggs.'],
-    care: [],
-    atHatch: ['Guards may carry the wrigglers to another pit or leaf: look before you think them lost.'],
-    hazards: ['A first-time parent may eat or kick out eggs: it often learns within two or three spawnings.'],
-  },
-  removeParents: {
-    setUp: ['A tank where they came from stands ready for the adults.', 'Sponge filter only, a gentle stone beside the eggs.'],
-    care: [],
-    atHatch: ['Leave the site in until all have left it; wrigglers hang on to it.'],
-    hazards: ['With nobody to fan them, eggs in still water go white: let a few bubbles rise beside them.'],
-  },
-  pullEggs: {
-    setUp: [
-      'Box with water of the same tank, same warmth, no gravel.',
-      'An air-stone beside the eggs, never under them.',
-      'Write down which box: slits and corners lose eggs and young.',
-    ],
-    care: [
-      {
-        on: 'laid',
-        text: 'Air-stone beside the eggs',
-        why: 'Bubbles stand in for the guard’s fins: eggs that move a little stay clean.',
-      },
-    ],
-    atHatch: ['Half of the water a day no more: a cup at a time until they swim.'],
-    hazards: ['Eggs fall through slits of a net box; glue is eaten by fungus where they lie in a heap.'],
-  },
-  tumbler: {
-    setUp: [
-      'Tumbler in the parents’ water, air or flow from below.',
-      'So much flow that they roll and none lies still; not so much that they beat on the wall.',
-    ],
-    care: [
-      {
-        on: 'laid',
-        text: 'Set the tumbler: all roll, none beats on the wall',
-        why: 'Eggs that lie still grow fungus, eggs thrown about break.',
-      },
-      { on: 'beforeHatch', text: 'A little more flow through the tumbler', why: 'Moving water helps them out of the shell.' },
-      { on: 'hatched', text: 'Less flow as tails show; shells out', why: 'Wrigglers that are thrown about lose their yolk sac.' },
-    ],
-    atHatch: ['Flow down as tails show, then out of the tumbler before they swim.'],
-    hazards: ['A stopped pump kills the clutch in hours: look at it first thing and last thing.'],
-  },
-};
 
 /** What is done for the chosen way against fungus; amounts by the litres are worked out by `leafDose` and the dye's sum. */
 export const FUNGUS_CARE: Readonly<Record<FungusSchool, string>> = {

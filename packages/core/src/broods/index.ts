@@ -49,14 +49,12 @@ export {
 } from './outcome';
 export {
   changesToTrace,
-  EGG_MACHINES,
   fallBacks,
   FUNGUS_CARE,
   keepingOf,
   leafDose,
   recentEggLosses,
   type EggLosses,
-  type EggMachine,
   type EggTrouble,
   type FallBack,
 } from './eggPlans';

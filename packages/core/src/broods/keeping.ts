@@ -1,4 +1,5 @@
-import type { EggPlan, FungusSchool } from '../spawning';
+import type { EggPlan } from '../species';
+import type { FungusSchool } from '../spawning';
 import type { Day, Instant } from '../time';
 
 /** How the eggs of one clutch are kept: as its recipe says, or as it was changed since. */

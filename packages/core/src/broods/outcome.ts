@@ -1,5 +1,6 @@
 import { compare, rate, type Rate, type Tally } from '../evidence';
-import type { EggPlan, FungusSchool } from '../spawning';
+import type { EggPlan } from '../species';
+import type { FungusSchool } from '../spawning';
 import { totalHeads, type Cause } from '../stock';
 import { middleOf, type TimeRange } from '../time';
 import { survival, type SurvivalStep } from './countBrood';

@@ -1,32 +1,22 @@
 import { chore, tick, type Chore } from '../agenda';
 import type { RoomTank } from '../room';
+import type { Strip } from '../species';
+import { EGG_WAYS } from '../spawning';
 import { addDays, daysBetween, formatDayRange, houseDay, middleOf, type Day } from '../time';
 import { BROODS_CHORES } from './choreKinds';
 import type { BroodsView, ReadBrood } from './facts';
 import { residentsOf } from './residents';
 
-/** What is done for a holder before she would let go by herself, by the recipe's plan for the eggs. */
-type Way = 'tumbler' | 'pullEggs' | 'apart';
-
 const CAUTION =
   'Only by a hand that was shown it: wet fingers, seconds and not minutes out of the water. Too early they die, and she may be hurt.';
-const WORDS: Record<Way, { text: string; why: string }> = {
-  tumbler: {
-    text: 'Strip her, the eggs into the tumbler',
-    why: 'The recipe takes the eggs early: nearly all are saved, and the tumbler has to be watched day and night. Or let her hold.',
-  },
-  pullEggs: {
-    text: 'Strip her into a nursery of their own',
-    why: 'The recipe takes the young late, when little yolk is left: they swim at once, and she eats again sooner. Or let her hold.',
-  },
-  apart: {
-    text: 'Set the holder apart, in a quiet tank with cover',
-    why: 'The others pick up what she lets go. Moved at dusk, in a bowl and not in a net: chased, she spits or swallows them.',
-  },
+/** Where the recipe leaves her young to her. */
+const APART = {
+  text: 'Set the holder apart, in a quiet tank with cover',
+  why: 'The others pick up what she lets go. Moved at dusk, in a bowl and not in a net: chased, she spits or swallows them.',
 };
 
 /** From when until when it may be done; null where nothing tells when she lets go. */
-function windowOf({ brood, species, state }: ReadBrood, way: Way, view: BroodsView): { from: Day; to: Day } | null {
+function windowOf({ brood, species, state }: ReadBrood, way: keyof Strip, view: BroodsView): { from: Day; to: Day } | null {
   const release = state.windows.find(({ stage }) => stage === 'hatch');
   const share = species.strip?.[way];
   if (share === undefined || !release?.earliest) return null;
@@ -53,23 +43,23 @@ export const lieOpen = ({ brood, species }: Pick<ReadBrood, 'brood' | 'species'>
 export function stripChores(read: ReadBrood, tank: RoomTank, view: BroodsView, day: Day): Chore[] {
   const { brood, species, state, keeping } = read;
   if (!species.strip || state.stage !== 'eggs' || isStripped(read)) return [];
-  const way: Way = keeping?.plan === 'tumbler' || keeping?.plan === 'pullEggs' ? keeping.plan : 'apart';
-  const window = windowOf(read, way, view);
+  const early = keeping === null ? null : EGG_WAYS[keeping.plan].strip;
+  const window = windowOf(read, early?.share ?? 'apart', view);
   if (!window || day < window.from || day > window.to) return [];
   const grown = residentsOf(view, tank.id)
     .filter(({ brood: own, isYoung }) => own === null && !isYoung)
     .reduce((sum, { heads }) => sum + heads, 0);
   // Alone she may let go where she is.
-  if (way === 'apart' && grown < 2) return [];
-  const { text, why } = WORDS[way];
+  if (!early && grown < 2) return [];
+  const { text, why } = early ?? APART;
   return [
-    chore(way === 'apart' ? BROODS_CHORES.setApart : BROODS_CHORES.strip, {
+    chore(early ? BROODS_CHORES.strip : BROODS_CHORES.setApart, {
       subject: `${brood.id}:${tank.id}`,
       day,
       text,
       amountText: formatDayRange(window.from, window.to, view.today),
       why: [why, 'The days follow the warmth of the tank; their shares of the way are a guess of general habit.'],
-      ...(way === 'apart' ? {} : { caution: CAUTION, tick: tick('stripped', brood.id) }),
+      ...(early && { caution: CAUTION, tick: tick('stripped', brood.id) }),
     }),
   ];
 }

@@ -14,8 +14,8 @@ import {
 } from '../larder';
 import { crowdingForecast, tankCrowding, tankFreeOn, youngCarried } from '../growout';
 import { addDays, daysBetween, houseDay } from '../time';
-import { defaultRecipe, type EggPlan, type SpawningAttempt } from '../spawning';
-import { SHIPPED_SPECIES } from '../species';
+import { defaultRecipe, type SpawningAttempt } from '../spawning';
+import { SHIPPED_SPECIES, type EggPlan } from '../species';
 import type { StockLot } from '../stock';
 import { AGENDAS, deriveHorizon, deriveRound, jotTanks, packLanes } from './index';
 

@@ -1,5 +1,5 @@
 import { freeAmmonia, oxygenSaturation } from '../room';
-import { bodyG, type Figures, type Method } from '../species';
+import { bodyG, methodOf, type Figures, type Method } from '../species';
 
 /** What the upper part of a bag holds. */
 export const BAG_GASES = ['air', 'oxygen'] as const;
@@ -44,13 +44,6 @@ const SAFETY = 2;
 /** Water asked for by a gram of animal however short the way, L. */
 const ROOM_L_PER_G = 0.02;
 
-/** Kinds that are bagged one by one once they are grown, and why. */
-const ALONE: Partial<Record<Method, string>> = {
-  bubbleNester: 'grown males fight in a bag',
-  crayfish: 'crayfish take one another, and one that moults on the way is eaten',
-  annualPeat: 'grown males fight in a bag',
-};
-
 export interface BagPlan {
   /** Most in one bag. */
   perBag: number;
@@ -93,7 +86,7 @@ export function planBags(
     ammonia: Math.floor(byAmmonia / (hours * SAFETY)),
     room: Math.floor(waterL / (ROOM_L_PER_G * massG)),
   };
-  const alone = ALONE[method];
+  const alone = methodOf({ method }).baggedAlone;
   const [limitedBy, most] = alone
     ? (['alone', 1] as const)
     : (Object.entries(limits) as ['oxygen' | 'breath' | 'ammonia' | 'room', number][]).reduce((a, b) => (b[1] < a[1] ? b : a));

@@ -4,7 +4,7 @@ import { totalHeads } from '../stock';
 import { addDays, formatDay, formatDayRange, type Day } from '../time';
 import { decideBooking } from './decideBooking';
 import type { SpawningAttempt, SpawningView } from './facts';
-import type { TriggerSchool } from './recipe';
+import type { TriggerSchool } from './schools';
 
 export const SPAWNING_CHORES = choreKinds({
   setUp: { stays: true, seconds: 900, words: 'set up' },

@@ -1,5 +1,6 @@
-import { COVERS, LEVERS, type Lever, type Recipe } from './recipe';
-import { COVER_WORDS, LEVER_WORDS } from './recipeFields';
+import { COVERS, LEVERS, type Lever } from './schools';
+import type { Recipe } from './recipeFields';
+import { COVER_WORDS, LEVER_WORDS } from './schools';
 
 /** How a factor is told: "with a cooler change", "without". */
 interface FactorWords {

@@ -1,7 +1,7 @@
 import { groupBy } from '../agenda';
 import type { StockView } from '../stock';
 import type { Day, TimeRange } from '../time';
-import type { Recipe } from './recipe';
+import type { Recipe } from './recipeFields';
 
 /** An attempt that is going on, or whose brood lives. */
 export interface SpawningAttempt {

@@ -1,8 +1,9 @@
 import { firstFood, type Figures, type Food, type Start } from '../species';
 import { addDays, daysBetween, type Day } from '../time';
 import { decideBooking, type Booking } from './decideBooking';
-import type { Recipe } from './recipe';
-import { coverWords, LEVER_WORDS, stepWords } from './recipeFields';
+import type { Recipe } from './recipeFields';
+import { LEVER_WORDS } from './schools';
+import { coverWords, stepWords } from './recipeWords';
 
 /** What a date of a plan is for. `fixed` ones can be taken hold of; the rest follows from them. */
 export type PlanMarkKind =

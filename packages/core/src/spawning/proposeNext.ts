@@ -1,5 +1,6 @@
 import { byWeight, lower } from './factors';
-import type { Lever, Recipe } from './recipe';
+import type { Lever } from './schools';
+import type { Recipe } from './recipeFields';
 import type { AttemptFactors, EvidenceRow } from './weighEvidence';
 
 /** The one change proposed for the next attempt. */

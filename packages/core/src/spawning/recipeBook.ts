@@ -1,5 +1,6 @@
-import type { Method } from '../species';
-import { completeRecipe, type Recipe } from './recipe';
+import * as v from 'valibot';
+import { METHODS, type Method } from '../species';
+import { RecipeFieldsSchema, type Recipe } from './recipeFields';
 import shipped from './recipes.json';
 
 /** A recipe the application ships: one for each main school of a method. */
@@ -13,13 +14,16 @@ export interface ShippedRecipe {
   recipe: Recipe;
 }
 
-type Raw = Omit<ShippedRecipe, 'recipe'> & { recipe: Parameters<typeof completeRecipe>[0] };
+const ShippedRecipeSchema = v.strictObject({
+  key: v.string(),
+  method: v.picklist(METHODS),
+  school: v.string(),
+  why: v.string(),
+  recipe: v.strictObject(RecipeFieldsSchema.entries),
+});
 
 /** Starting points from general husbandry, to be copied and changed. */
-export const RECIPE_BOOK: readonly ShippedRecipe[] = (shipped as unknown as Raw[]).map((one) => ({
-  ...one,
-  recipe: completeRecipe(one.recipe),
-}));
+export const RECIPE_BOOK: readonly ShippedRecipe[] = v.parse(v.array(ShippedRecipeSchema), shipped);
 
 /** A shipped recipe by its key, as an attempt or a copy names it. */
 export const shippedRecipe = (key: string): ShippedRecipe | null => RECIPE_BOOK.find((one) => one.key === key) ?? null;

@@ -1,262 +1,184 @@
-import { formatNumber } from '../units';
-import type {
-  Cover,
-  CoverKind,
-  EggPlan,
-  ColonySchool,
-  FeedingSchool,
-  GrowingSchool,
-  FirstFoodSchool,
-  FungusSchool,
-  Lever,
-  Recipe,
-  TriggerSchool,
-  TriggerStep,
-} from './recipe';
+import * as v from 'valibot';
+import { EGG_PLANS } from '../species';
+import { EGG_WAYS } from './eggWays';
+import {
+  COLONY_SCHOOLS,
+  COLONY_WORDS,
+  COVERS,
+  FEEDING_SCHOOLS,
+  FEEDING_WORDS,
+  FIRST_FOOD_SCHOOLS,
+  FIRST_FOOD_WORDS,
+  FUNGUS_SCHOOLS,
+  FUNGUS_WORDS,
+  GROWING_SCHOOLS,
+  GROWING_WORDS,
+  LEVER_WORDS,
+  LEVERS,
+  TRIGGER_SCHOOLS,
+  TRIGGER_WORDS,
+} from './schools';
 
-/** The schools in the keeper's words. */
-export const EGG_PLAN_WORDS: Record<EggPlan, string> = {
-  leaveWithParents: 'Leave them with the parents',
-  removeParents: 'Take the parents out',
-  pullEggs: 'Pull the eggs to a box',
-  tumbler: 'Tumbler',
-};
-export const FUNGUS_WORDS: Record<FungusSchool, string> = {
-  dye: 'Dye',
-  leaves: 'Leaves and alder cones',
-  flow: 'Flow and cleanliness alone',
-};
-export const TRIGGER_WORDS: Record<TriggerSchool, string> = {
-  coolChange: 'Cool change, like rain',
-  warm: 'Warmer',
-  stable: 'Keep it stable and wait',
-  dawnLightAndFood: 'Light and food at dawn',
-  season: 'Wait for the season',
-};
-export const FIRST_FOOD_WORDS: Record<FirstFoodSchool, string> = {
-  live: 'Live infusoria and the like',
-  powder: 'Fine powder',
-  brineShrimp: 'Straight to brine shrimp',
-  seeded: 'A seeded tank feeds them',
-};
-export const FEEDING_WORDS: Record<FeedingSchool, string> = {
-  vanishes: 'What vanishes by the next meal',
-  heavy: 'Heavy, for growth, with more changes',
-  little: 'As little as possible',
-  seeded: 'Next to nothing: the tank feeds them',
-};
-export const GROWING_WORDS: Record<GrowingSchool, string> = {
-  bySize: 'Parted by size',
-  together: 'All together',
-  withParents: 'With their parents',
-};
-export const COLONY_WORDS: Record<ColonySchool, string> = {
-  atLength: 'At a set length',
-  whenChased: 'When they are chased',
-  never: 'Never: they stay',
-};
-export const LEVER_WORDS: Record<Lever, string> = {
-  cooler: 'Cooler change',
-  warmer: 'Warmer',
-  softer: 'Softer water',
-  levelDown: 'Level down',
-  levelUp: 'Level up again',
-  flow: 'More flow',
-  liveFood: 'Live food at first light',
-  dark: 'Dark',
-  light: 'Longer light',
-  season: 'Wait for the season',
-  moon: 'Wait for the moon',
-  wait: 'Wait and watch',
-};
-export const COVER_WORDS: Record<CoverKind, string> = {
-  cave: 'cave',
-  slate: 'slate',
-  tube: 'tube',
-  shell: 'shells',
-  moss: 'moss',
-  mop: 'mop',
-  grid: 'grid',
-  pebbles: 'pebbles or marbles',
-  floatingPlants: 'floating plants',
-  broadLeaf: 'broad leaf',
-  brush: 'brush',
-  peat: 'box of peat',
-  glass: 'bare glass',
-  shelter: 'shelters',
-};
+const eggWayWords: Words = Object.fromEntries(EGG_PLANS.map((plan) => [plan, EGG_WAYS[plan].words]));
 
-/** A step in words: "cooler change of 40 %, by 3 °C". */
-export function stepWords({ lever, share, degC, hours, day }: TriggerStep): string {
-  const parts = [
-    LEVER_WORDS[lever] +
-      (share === null
-        ? ''
-        : lever === 'cooler' || lever === 'softer'
-          ? ` of ${formatNumber(share * 100)} %`
-          : ` by ${formatNumber(share * 100)} %`),
-    degC === null ? '' : `by ${formatNumber(degC)} °C`,
-    hours === null ? '' : `for ${formatNumber(hours)} h`,
-  ].filter(Boolean);
-  const when = day === 0 ? '' : `, ${Math.abs(day) === 1 ? 'a day' : `${Math.abs(day)} days`} ${day > 0 ? 'later' : 'before'}`;
-  return parts.join(', ') + when;
-}
-/** All steps of a trigger as one sentence's part, in order; waiting is no step to tell. */
-export const stepsWords = (steps: readonly TriggerStep[]): string =>
-  steps
-    .filter(({ lever }) => lever !== 'wait')
-    .map((step, i) => (i === 0 ? stepWords(step) : lower(stepWords(step))))
-    .join('; ');
-export const coverWords = ({ kind, count }: Cover): string => (count > 1 ? `${count} × ${COVER_WORDS[kind]}` : COVER_WORDS[kind]);
+const number = (low: number, high: number, unit: string) =>
+  v.pipe(
+    v.number('Give a number.'),
+    v.minValue(low, `Not below ${low} ${unit}.`.replace(' .', '.')),
+    v.maxValue(high, `Not above ${high} ${unit}.`.replace(' .', '.')),
+  );
+const whole = (low: number, high: number, unit: string) => v.pipe(number(low, high, unit), v.integer('Only whole ones.'));
+const above = (low: string, high: number, top: string) =>
+  v.pipe(v.number('Give a number.'), v.gtValue(0, low), v.maxValue(high, top));
+const text = v.pipe(v.string(), v.trim(), v.maxLength(200, 'At most 200 characters.'));
+const month = whole(1, 12, '');
 
-type Plain = Exclude<keyof Recipe, 'cover' | 'steps' | 'seasons'>;
-/** One field of a recipe as it is shown, compared and searched. */
-export interface RecipeField {
-  key: Plain;
+const StepSchema = v.object({
+  lever: v.picklist(LEVERS),
+  day: whole(-30, 60, 'days'),
+  share: v.nullable(number(0, 1, '')),
+  degC: v.nullable(number(0, 15, '°C')),
+  hours: v.nullable(number(0, 72, 'h')),
+});
+/**
+ * One step of a trigger, so many days after the trigger's day: `share` of the water changed or of the level, 0..1; `degC` cooler or
+ * warmer, K, always positive; `hours` of light or dark. Null where it has none.
+ */
+export type TriggerStep = v.InferOutput<typeof StepSchema>;
+
+const CoverSchema = v.object({ kind: v.picklist(COVERS), count: whole(1, 999, '') });
+/** What eggs are laid on or what hides who has to hide, and how many of it. */
+export type Cover = v.InferOutput<typeof CoverSchema>;
+
+type Group = 'tank' | 'water' | 'fish' | 'trigger' | 'eggs';
+type Words = Readonly<Record<string, string>>;
+interface Shown {
   label: string;
-  group: 'tank' | 'water' | 'fish' | 'trigger' | 'eggs';
+  group: Group;
+  /** Unit of the stored value. */
   unit?: string;
-  words?: Readonly<Record<string, string>>;
+  /** What can be chosen, in words. */
+  words?: Words;
 }
+const shown = (group: Group, label: string, more: { unit?: string; words?: Words } = {}): Shown => ({ label, group, ...more });
+/** A field that may stay empty. */
+const maybe = <const Schema extends v.GenericSchema<unknown, unknown>>(schema: Schema, field: Shown) => ({
+  schema: v.optional(v.nullable(schema), null),
+  field,
+});
+/** A field that has a value where nothing was said. */
+const usual = <const Schema extends v.GenericSchema<unknown, unknown>, const Value>(
+  schema: Schema,
+  value: Value,
+  field: Shown,
+) => ({
+  schema: v.optional(schema, value as never),
+  field,
+});
+const asked = <const Schema>(schema: Schema, field: Shown) => ({ schema, field });
+
+/**
+ * Every plain field of a recipe, declared once and in the order of the work: what it takes, what stands there when nothing was said,
+ * how it is called and measured. Types, files, forms and comparisons are drawn from here.
+ */
+const FIELDS = {
+  tankSchool: usual(
+    v.picklist(['mature', 'bare']),
+    'mature',
+    shown('tank', 'Tank', { words: { mature: 'mature and filtered', bare: 'bare, fresh and clean' } }),
+  ),
+  litres: maybe(above('More than nothing.', 1e6, 'At most 1000000 L.'), shown('tank', 'Volume', { unit: 'L' })),
+  depthCm: maybe(number(1, 500, 'cm'), shown('tank', 'Water depth', { unit: 'cm' })),
+  flow: usual(
+    v.picklist(['none', 'gentle', 'strong']),
+    'gentle',
+    shown('tank', 'Flow', { words: { none: 'none', gentle: 'gentle', strong: 'strong' } }),
+  ),
+  covered: usual(v.boolean(), false, shown('tank', 'Sides covered', { words: { true: 'yes', false: 'no' } })),
+  lampHours: maybe(number(0, 24, 'h'), shown('tank', 'Lamp', { unit: 'h' })),
+  company: maybe(text, shown('tank', 'Company and zones')),
+  /** In the keeper's words, such as half rain, half tap. */
+  water: maybe(text, shown('water', 'Water')),
+  /** Empty: the middle of what the species is kept at. */
+  tempC: maybe(number(0, 45, '°C'), shown('water', 'Temperature', { unit: '°C' })),
+  ghDeg: maybe(number(0, 100, '°dGH'), shown('water', 'Hardness', { unit: '°dGH' })),
+  ph: maybe(number(3, 11, ''), shown('water', 'pH')),
+  phSchool: usual(
+    v.picklist(['match', 'leave']),
+    'leave',
+    shown('water', 'pH school', { words: { match: 'match the wild water', leave: 'never chase it' } }),
+  ),
+  tdsPpm: maybe(number(0, 5000, 'mg/L'), shown('water', 'TDS', { unit: 'mg/L' })),
+  agedDays: usual(whole(0, 90, 'days'), 0, shown('water', 'Water aged', { unit: 'days' })),
+  males: maybe(whole(0, 999, ''), shown('fish', 'Males')),
+  females: maybe(whole(0, 999, ''), shown('fish', 'Females')),
+  firstIn: usual(
+    v.picklist(['together', 'females', 'males']),
+    'together',
+    shown('fish', 'First in', { words: { together: 'all together', females: 'the females', males: 'the males' } }),
+  ),
+  /** Days the first are in before the others, and those all settle in before the trigger. */
+  daysAhead: usual(whole(0, 60, 'days'), 1, shown('fish', 'Settling', { unit: 'days' })),
+  divider: usual(
+    v.picklist(['none', 'clear', 'solid']),
+    'none',
+    shown('fish', 'Divider', { words: { none: 'none', clear: 'clear', solid: 'solid' } }),
+  ),
+  conditioningDays: maybe(whole(0, 365, 'days'), shown('fish', 'Conditioning', { unit: 'days' })),
+  diet: maybe(text, shown('fish', 'Diet')),
+  trigger: asked(v.picklist(TRIGGER_SCHOOLS), shown('trigger', 'Trigger', { words: TRIGGER_WORDS })),
+  /** Days after the trigger by which eggs should be seen, and what to try then. */
+  stopAfterDays: maybe(whole(1, 180, 'days'), shown('trigger', 'No eggs by', { unit: 'days' })),
+  nextLever: maybe(v.picklist(LEVERS), shown('trigger', 'Then try', { words: LEVER_WORDS })),
+  eggPlan: asked(v.picklist(EGG_PLANS), shown('eggs', 'The eggs', { words: eggWayWords })),
+  fungus: asked(v.picklist(FUNGUS_SCHOOLS), shown('eggs', 'Against fungus', { words: FUNGUS_WORDS })),
+  /** Target of the dye, mg/L, and strength of its stock in % w/v; both from the label. */
+  dyeMgPerL: maybe(above('Above 0 mg/L.', 100, 'At most 100 mg/L.'), shown('eggs', 'Dye', { unit: 'mg/L' })),
+  dyeStockPercent: maybe(above('Above 0 %.', 100, 'At most 100 %.'), shown('eggs', 'Dye stock', { unit: '%' })),
+  /** Share of the water changed daily while eggs are treated, 0..1. */
+  dailyChangeFraction: asked(
+    v.pipe(v.number('Give a share.'), v.minValue(0, 'Not below 0 %.'), v.maxValue(1, 'Not above 100 %.')),
+    shown('eggs', 'Daily change', { unit: '%' }),
+  ),
+  firstFood: maybe(v.picklist(FIRST_FOOD_SCHOOLS), shown('eggs', 'First food', { words: FIRST_FOOD_WORDS })),
+  feeding: maybe(v.picklist(FEEDING_SCHOOLS), shown('eggs', 'How much food', { words: FEEDING_WORDS })),
+  growing: maybe(v.picklist(GROWING_SCHOOLS), shown('eggs', 'Grow up', { words: GROWING_WORDS })),
+  outOfColony: maybe(v.picklist(COLONY_SCHOOLS), shown('eggs', 'Out of the colony', { words: COLONY_WORDS })),
+  /** The length at which young leave a colony, mm. */
+  colonyOutMm: maybe(
+    v.pipe(v.number('Give a length in mm.'), v.minValue(2, 'At least 2 mm.'), v.maxValue(300, 'At most 300 mm.')),
+    shown('eggs', 'Out at', { unit: 'mm' }),
+  ),
+};
+export type PlainKey = keyof typeof FIELDS;
+
+/** One field of a recipe as it is shown, compared and searched. */
+export interface RecipeField extends Shown {
+  key: PlainKey;
+  kind: 'words' | 'choice' | 'number' | 'flag';
+  /** Whether it may be left open. */
+  canBeEmpty: boolean;
+}
+
+type Entries = { [Key in PlainKey]: (typeof FIELDS)[Key]['schema'] };
+const keys = Object.keys(FIELDS) as PlainKey[];
+
+/** A recipe as it was kept or comes in: what is left out is empty, or as usual. */
+export const RecipeFieldsSchema = v.object({
+  ...(Object.fromEntries(keys.map((key) => [key, FIELDS[key].schema])) as Entries),
+  cover: v.optional(v.pipe(v.array(CoverSchema), v.readonly()), []),
+  steps: v.optional(v.pipe(v.array(StepSchema), v.maxLength(12, 'At most twelve steps.'), v.readonly()), []),
+  /** Months of the year that it is meant for, 1..12, both included; none means any. */
+  seasons: v.optional(v.pipe(v.array(v.pipe(v.tuple([month, month]), v.readonly())), v.maxLength(4), v.readonly()), []),
+});
+/** The choices of one attempt; where keepers disagree each school can be chosen and compared afterwards. */
+export type Recipe = v.InferOutput<typeof RecipeFieldsSchema>;
+/** What of a recipe has to be said. */
+export type KeptRecipe = Pick<Recipe, 'eggPlan' | 'fungus' | 'trigger' | 'dailyChangeFraction'> & Partial<Recipe>;
 
 /** Every plain field in the order of the work. */
-export const RECIPE_FIELDS: readonly RecipeField[] = [
-  { key: 'tankSchool', label: 'Tank', group: 'tank', words: { mature: 'mature and filtered', bare: 'bare, fresh and clean' } },
-  { key: 'litres', label: 'Volume', group: 'tank', unit: 'L' },
-  { key: 'depthCm', label: 'Water depth', group: 'tank', unit: 'cm' },
-  { key: 'flow', label: 'Flow', group: 'tank', words: { none: 'none', gentle: 'gentle', strong: 'strong' } },
-  { key: 'covered', label: 'Sides covered', group: 'tank', words: { true: 'yes', false: 'no' } },
-  { key: 'lampHours', label: 'Lamp', group: 'tank', unit: 'h' },
-  { key: 'company', label: 'Company and zones', group: 'tank' },
-  { key: 'water', label: 'Water', group: 'water' },
-  { key: 'tempC', label: 'Temperature', group: 'water', unit: '°C' },
-  { key: 'ghDeg', label: 'Hardness', group: 'water', unit: '°dGH' },
-  { key: 'ph', label: 'pH', group: 'water' },
-  { key: 'phSchool', label: 'pH school', group: 'water', words: { match: 'match the wild water', leave: 'never chase it' } },
-  { key: 'tdsPpm', label: 'TDS', group: 'water', unit: 'mg/L' },
-  { key: 'agedDays', label: 'Water aged', group: 'water', unit: 'days' },
-  { key: 'males', label: 'Males', group: 'fish' },
-  { key: 'females', label: 'Females', group: 'fish' },
-  {
-    key: 'firstIn',
-    label: 'First in',
-    group: 'fish',
-    words: { together: 'all together', females: 'the females', males: 'the males' },
-  },
-  { key: 'daysAhead', label: 'Settling', group: 'fish', unit: 'days' },
-  { key: 'divider', label: 'Divider', group: 'fish', words: { none: 'none', clear: 'clear', solid: 'solid' } },
-  { key: 'conditioningDays', label: 'Conditioning', group: 'fish', unit: 'days' },
-  { key: 'diet', label: 'Diet', group: 'fish' },
-  { key: 'trigger', label: 'Trigger', group: 'trigger', words: TRIGGER_WORDS },
-  { key: 'stopAfterDays', label: 'No eggs by', group: 'trigger', unit: 'days' },
-  { key: 'nextLever', label: 'Then try', group: 'trigger', words: LEVER_WORDS },
-  { key: 'eggPlan', label: 'The eggs', group: 'eggs', words: EGG_PLAN_WORDS },
-  { key: 'fungus', label: 'Against fungus', group: 'eggs', words: FUNGUS_WORDS },
-  { key: 'dyeMgPerL', label: 'Dye', group: 'eggs', unit: 'mg/L' },
-  { key: 'dyeStockPercent', label: 'Dye stock', group: 'eggs', unit: '%' },
-  { key: 'dailyChangeFraction', label: 'Daily change', group: 'eggs', unit: '%' },
-  { key: 'firstFood', label: 'First food', group: 'eggs', words: FIRST_FOOD_WORDS },
-  { key: 'feeding', label: 'How much food', group: 'eggs', words: FEEDING_WORDS },
-  { key: 'growing', label: 'Grow up', group: 'eggs', words: GROWING_WORDS },
-  { key: 'outOfColony', label: 'Out of the colony', group: 'eggs', words: COLONY_WORDS },
-  { key: 'colonyOutMm', label: 'Out at', group: 'eggs', unit: 'mm' },
-];
-
-/** A field's value in words; null when nothing was said. */
-export function fieldWords({ key, unit, words }: RecipeField, recipe: Recipe): string | null {
-  const value = recipe[key];
-  if (value === null || value === '') return null;
-  if (words) return words[String(value)] ?? String(value);
-  if (typeof value === 'number') {
-    const shown = formatNumber(key === 'dailyChangeFraction' ? value * 100 : value, 3);
-    return unit ? `${shown} ${unit === 'days' && value === 1 ? 'day' : unit}` : shown;
-  }
-  return String(value);
-}
-
-const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
-export const seasonWords = (seasons: Recipe['seasons']): string =>
-  seasons.map(([from, to]) => `${MONTHS[from - 1] ?? ''} to ${MONTHS[to - 1] ?? ''}`).join(', ');
-
-/** What differs between two recipes: where, and how each says it; `words` is the difference as one would tell it. */
-export interface Difference {
-  label: string;
-  before: string | null;
-  after: string | null;
-  words: string;
-}
-
-const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
-
-const NUMBERS: Partial<Record<Plain, (by: string, more: boolean) => string>> = {
-  males: (by, more) => `${by} ${by === '1' ? 'male' : 'males'} ${more ? 'more' : 'fewer'}`,
-  females: (by, more) => `${by} ${by === '1' ? 'female' : 'females'} ${more ? 'more' : 'fewer'}`,
-  tempC: (by, more) => `${by} °C ${more ? 'warmer' : 'cooler'}`,
-  ghDeg: (by, more) => `${by} °dGH ${more ? 'harder' : 'softer'}`,
-  litres: (by, more) => `${by} L ${more ? 'more' : 'less'} water`,
-  depthCm: (by, more) => `${by} cm ${more ? 'deeper' : 'shallower'}`,
-  daysAhead: (by, more) => `${by} ${by === '1' ? 'day' : 'days'} ${more ? 'more' : 'less'} to settle`,
-  conditioningDays: (by, more) => `${by} ${by === '1' ? 'day' : 'days'} ${more ? 'more' : 'less'} of conditioning`,
-};
-
-function listed<Item>(
-  before: readonly Item[],
-  after: readonly Item[],
-  keyOf: (item: Item) => string,
-  wordsOf: (item: Item) => string,
-  label: string,
-): Difference[] {
-  const keys = [...new Set([...before, ...after].map(keyOf))];
-  return keys.flatMap((key) => {
-    const [was, is] = [before.find((item) => keyOf(item) === key), after.find((item) => keyOf(item) === key)];
-    const [one, other] = [was ? wordsOf(was) : null, is ? wordsOf(is) : null];
-    if (one === other) return [];
-    const words =
-      one === null ? `${other ?? ''} added` : other === null ? `no ${lower(one)}` : `${other} instead of ${lower(one)}`;
-    return [{ label, before: one, after: other, words: lower(words) }];
-  });
-}
-
-/** Only what differs between two recipes, the trigger first, since that is what one asks for. */
-export function compareRecipes(before: Recipe, after: Recipe): Difference[] {
-  const plain = RECIPE_FIELDS.flatMap((field): Difference[] => {
-    const [one, other] = [fieldWords(field, before), fieldWords(field, after)];
-    if (one === other) return [];
-    const [from, to] = [before[field.key], after[field.key]];
-    const told = NUMBERS[field.key];
-    const words =
-      told && typeof from === 'number' && typeof to === 'number'
-        ? told(formatNumber(Math.abs(to - from), 3), to > from)
-        : one === null
-          ? `${field.label.toLowerCase()} ${other ?? ''}`
-          : `${field.label.toLowerCase()}: ${lower(other ?? 'not said')} instead of ${lower(one)}`;
-    return [{ label: field.label, before: one, after: other, words }];
-  });
-  const season = [seasonWords(before.seasons), seasonWords(after.seasons)];
-  return [
-    ...listed(before.steps, after.steps, ({ lever, day }) => `${lever}:${day}`, stepWords, 'Trigger step'),
-    ...listed(before.cover, after.cover, ({ kind }) => kind, coverWords, 'Cover and site'),
-    ...plain,
-    ...(season[0] === season[1]
-      ? []
-      : [
-          {
-            label: 'Season',
-            before: season[0] || null,
-            after: season[1] || null,
-            words: `season ${season[1] || 'any'} instead of ${season[0] || 'any'}`,
-          },
-        ]),
-  ];
-}
-
-/** Everything a recipe says as one text, for a search by own words. */
-export const recipeText = (recipe: Recipe): string =>
-  [
-    ...RECIPE_FIELDS.map((field) => `${field.label} ${fieldWords(field, recipe) ?? ''}`),
-    ...recipe.steps.map(stepWords),
-    ...recipe.cover.map(coverWords),
-    seasonWords(recipe.seasons),
-  ]
-    .join(' ')
-    .toLowerCase();
+export const RECIPE_FIELDS: readonly RecipeField[] = keys.map((key) => {
+  const { schema, field } = FIELDS[key];
+  const kind = v.is(schema, true) ? 'flag' : field.words ? 'choice' : v.is(schema, 'in own words') ? 'words' : 'number';
+  return { key, kind, canBeEmpty: v.is(schema, null), ...field };
+});

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
+import { breederLimits } from '../stock';
 import { METHOD_TEMPLATES, METHODS, resolveSpecies, SHIPPED_SPECIES } from '../species';
 import { addDays, daysBetween } from '../time';
 import {
   afterSign,
   attemptState,
-  BARE_RECIPE,
   checkDays,
   checkRecipe,
   compareRecipes,
@@ -52,6 +52,19 @@ describe('the recipe book', () => {
       const { figures, start } = METHOD_TEMPLATES[method];
       if (start === 'laid' && figures.eggsEatenBy === 'anyAdult')
         expect([key, recipe.eggPlan === 'leaveWithParents']).toEqual([key, false]);
+    }
+  });
+
+  it('is meant for the months in which its method spawns, and no others', () => {
+    const months = Array.from({ length: 12 }, (_, i) => i + 1);
+    for (const method of METHODS) {
+      const recipes = RECIPE_BOOK.filter((one) => one.method === method && one.recipe.seasons.length > 0);
+      const meant = months.filter((month) =>
+        recipes.some(({ recipe }) => inSeason(recipe, `2026-${String(month).padStart(2, '0')}-15`)),
+      );
+      const spawns = breederLimits(method, METHOD_TEMPLATES[method].figures).months ?? [];
+      expect([method, meant]).toEqual([method, method === 'pondGroup' ? [3, 4, 5, 6, 7, 8, 9] : []]);
+      expect([method, spawns]).toEqual([method, meant]);
     }
   });
 
@@ -286,6 +299,10 @@ describe('one change made in a recipe', () => {
 
   it('an old recipe is filled up with what was not asked for then', () => {
     const old = { eggPlan: 'pullEggs', fungus: 'flow', trigger: 'stable', dailyChangeFraction: 0.5 } as const;
-    expect(completeRecipe(old)).toEqual({ ...BARE_RECIPE, ...old });
+    const full = completeRecipe(old);
+    expect(full).toMatchObject({ ...old, daysAhead: 1, agedDays: 0, flow: 'gentle', divider: 'none', phSchool: 'leave' });
+    expect(full).toMatchObject({ tankSchool: 'mature', covered: false, firstIn: 'together', cover: [], steps: [], seasons: [] });
+    expect(Object.keys(full)).toHaveLength(37);
+    expect(Object.values(full).filter((value) => value === null)).toHaveLength(22);
   });
 });

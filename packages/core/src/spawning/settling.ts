@@ -1,5 +1,5 @@
-import type { Recipe } from './recipe';
-import { LEVER_WORDS } from './recipeFields';
+import type { Recipe } from './recipeFields';
+import { LEVER_WORDS } from './schools';
 import type { AttemptState, Sign } from './signs';
 
 /** What a sign asks for next, in a sentence; null when nothing but to wait. */

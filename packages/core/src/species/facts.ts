@@ -1,5 +1,6 @@
 import type { Moment } from '../agenda';
-import type { Figures, ResolvedSpecies, SpeciesProfile } from './profile';
+import type { Figures } from './figures';
+import type { ResolvedSpecies, SpeciesProfile } from './profile';
 import { resolveSpecies, SHIPPED_SPECIES } from './resolveSpecies';
 
 /** A profile as a house saved it: its own figures over a shipped species, or a species of its own. */

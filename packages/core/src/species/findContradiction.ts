@@ -1,4 +1,4 @@
-import type { Figures } from './profile';
+import type { Figures } from './figures';
 
 /** A figure that contradicts another one, and how. */
 export interface Contradiction {

@@ -1,4 +1,4 @@
-import type { Food } from './profile';
+import type { Food } from './kinds';
 
 /** The keeper's words for each food. */
 export const FOOD_NAMES: Record<Food, string> = {

@@ -1,5 +1,6 @@
 import { expectedAgeDays, meanOfTenthMm } from './growth';
-import type { Figures, Food } from './profile';
+import type { Food } from './kinds';
+import type { Figures } from './figures';
 
 /** Foods of one size stand in for one another; others stand alone. */
 export const SIZE_CLASSES: readonly (readonly Food[])[] = [

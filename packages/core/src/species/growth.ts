@@ -1,4 +1,4 @@
-import type { Figures } from './profile';
+import type { Figures } from './figures';
 
 /** The middle of a figure's range. */
 export const middle = (range: readonly [number, number]): number => (range[0] + range[1]) / 2;

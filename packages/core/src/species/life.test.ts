@@ -1,7 +1,8 @@
 import { foodSpans, type FoodSpan } from './foods';
 import { lifeOf, type SpeciesLife } from './life';
 import { speciesLife } from './speciesLife';
-import { METHODS, type Food, type ResolvedSpecies } from './profile';
+import { METHODS, type Food } from './kinds';
+import { type ResolvedSpecies } from './profile';
 import { METHOD_TEMPLATES, resolveSpecies, SHIPPED_SPECIES } from './resolveSpecies';
 
 const shipped = SHIPPED_SPECIES.map((profile) => resolveSpecies(profile));

@@ -1,7 +1,9 @@
 import { CalculationError } from '../errors';
 import { foodSpans, type FoodSpan } from './foods';
 import { bodyG, expectedLengthMm, growthPace, middle } from './growth';
-import type { Grade, Leave, Range, ResolvedSpecies, StageDuration } from './profile';
+import type { Grade } from './kinds';
+import type { Range, StageDuration } from './figures';
+import type { Leave, ResolvedSpecies } from './profile';
 
 /** A whole life at one temperature, from laying to sale. */
 export interface SpeciesLife {

@@ -1,210 +1,125 @@
-/** Breeding methods; each gives its species the stages, the egg plan and the default figures. */
-export const METHODS = [
-  'eggScatterer',
-  'continuousSpawner',
-  'adhesivePlacer',
-  'substrateGuarder',
-  'caveMaleGuards',
-  'caveGuarder',
-  'rockGuarder',
-  'shellDweller',
-  'bubbleNester',
-  'mouthbrooder',
-  'livebearer',
-  'annualPeat',
-  'pondGroup',
-  'shrimpDirect',
-  'shrimpLarval',
-  'crayfish',
-  'broodingScud',
-] as const;
-export type Method = (typeof METHODS)[number];
+import * as v from 'valibot';
+import { FiguresSchema, OwnFiguresSchema, rangeOf, type FigureKey, type Figures } from './figures';
+import { CONDITION_SIGNS, EGG_PLANS, GRADES, METHODS, type ConditionSign, type Grade } from './kinds';
 
 /** Where the young start: eggs laid in the tank, eggs carried by a parent, or born free-swimming. */
-export type Start = 'laid' | 'carried' | 'born';
+export const STARTS = ['laid', 'carried', 'born'] as const;
+export type Start = (typeof STARTS)[number];
 
-/** Foods that a brood climbs, smallest first; `none` while algae and biofilm are enough. */
-export const FOODS = [
-  'infusoria',
-  'paramecium',
-  'rotifer',
-  'vinegarEel',
-  'finePowder',
-  'microworm',
-  'brineShrimp',
-  'grindal',
-  'moina',
-  'daphnia',
-  'crushedDry',
-  'pellets',
-  'biofilm',
-  'greenWater',
-  'whiteWorm',
-  'frozen',
-  'bloodworm',
-  'vegetables',
-  'wafers',
-  'pondCatch',
-  'scud',
-] as const;
-export type Food = (typeof FOODS)[number];
-
-/** Lowest and highest usual value. */
-export type Range = readonly [number, number];
-
-/** A stage that takes `days[0]` to `days[1]` days at `atC` degrees Celsius. */
-export interface StageDuration {
-  atC: number;
-  days: Range;
-}
-
-/** One rung of the food ladder: taken once the smallest tenth of a brood is `fromMm` long. */
-export interface LadderRung {
-  food: Food;
-  fromMm: number;
-  /** Given for so many days only, where it carries just the smallest. */
-  days?: number | undefined;
-}
-
-/** How well a figure is known: well established, taken from a related species, or guessed from general habit. */
-export const GRADES = ['recorded', 'relative', 'guess'] as const;
-export type Grade = (typeof GRADES)[number];
-
+export const LeaveSchema = v.object({
+  who: v.picklist(['adults', 'female', 'male', 'mother', 'youngMales']),
+  when: v.picklist(['afterSpawning', 'whenCarrying', 'atHatch', 'whenSwimming', 'atRelease', 'beforeMature']),
+  withinDays: v.pipe(v.number(), v.minValue(-365), v.maxValue(365)),
+});
 /** Who has to leave so that nobody is eaten or worn out, and when; `withinDays` of that. */
-export interface Leave {
-  who: 'adults' | 'female' | 'male' | 'mother' | 'youngMales';
-  when: 'afterSpawning' | 'whenCarrying' | 'atHatch' | 'whenSwimming' | 'atRelease' | 'beforeMature';
-  withinDays: number;
-}
+export type Leave = v.InferOutput<typeof LeaveSchema>;
 
+export const EGG_SITES = ['loose', 'mop', 'glass', 'cave', 'shell', 'nest', 'peat', 'brush', 'body'] as const;
 /** Where eggs are: loose on the floor, in a mop or moss, on glass, slate or leaf, in a cave or shell, and so on. */
-export type EggSite = 'loose' | 'mop' | 'glass' | 'cave' | 'shell' | 'nest' | 'peat' | 'brush' | 'body';
+export type EggSite = (typeof EGG_SITES)[number];
 
+export const EggCareSchema = v.object({
+  on: v.picklist(['laid', 'beforeHatch', 'hatched', 'swimming']),
+  text: v.string(),
+  why: v.string(),
+});
 /** What a method asks for once, at a point of the eggs' life. */
-export interface EggCare {
-  on: 'laid' | 'beforeHatch' | 'hatched' | 'swimming';
-  text: string;
-  why: string;
-}
+export type EggCare = v.InferOutput<typeof EggCareSchema>;
 
+const positive = v.pipe(v.number(), v.gtValue(0));
+/** Females to one male, most grown animals to a hundred litres and to a square metre of floor. */
+const BreederHabitsSchema = v.object({ femalesPerMale: rangeOf(0, 100), perHundredL: positive, perM2: positive });
+/** Days of rest from one spawning to the next, hiding places each, and the useful life in multiples of the age at maturity. */
+const BreedersSchema = v.strictObject({
+  ...BreederHabitsSchema.entries,
+  femaleRestDays: positive,
+  maleRestDays: positive,
+  sheltersEach: v.pipe(v.number(), v.minValue(0)),
+  lives: positive,
+});
+const month = v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(12));
 /** What breeders of a species are held to where its method would say otherwise. */
-export interface BreederHabits {
-  femalesPerMale: Range;
-  perHundredL: number;
-  perM2: number;
-}
+export type BreederHabits = v.InferOutput<typeof BreederHabitsSchema>;
 
-/** Every figure is a starting point from general husbandry; the breeder's own value goes before it. */
-export interface Figures {
-  /** Range the adults are kept in. */
-  tempC: Range;
-  ph: Range;
-  ghDeg: Range;
-  /** Temperatures at which eggs develop into sound young. */
-  eggTempC: Range;
-  /** Development stands still at and below this temperature. */
-  developmentZeroC: number;
-  /** From laying (or from carrying seen) to hatching or release; null when born free-swimming. */
-  hatch: StageDuration | null;
-  /** From hatching to the end of the yolk; null when the young leave the mother complete. */
-  yolk: StageDuration | null;
-  /** From hatching to free-swimming. */
-  freeSwimming: StageDuration | null;
-  /** From brood to brood, for livebearers. */
-  interval: StageDuration | null;
-  clutch: Range;
-  /** Length of the young when they first feed. */
-  fryMm: Range;
-  adultMm: Range;
-  maturityMm: Range;
-  maturityDays: Range;
-  saleMm: Range;
-  saleDays: Range;
-  ladder: readonly LadderRung[];
-  /** Young of sale size that one litre carries with usual changes. */
-  juvenilesPerLitre: Range;
-  /** Share of the eggs (or newborn) that usually reach sale size. */
-  survivalToSale: Range;
-  /** Whether litres or floor area limit how many live in a tank. */
-  limitedBy: 'litres' | 'floor';
-  /** Young of sale size that a square metre of floor carries; null where litres limit. */
-  juvenilesPerM2: Range | null;
-  /** Body weight over the cube of the length, g/mm³: its form. */
-  bodyGPerMm3: number;
-  /** Brine shrimp that one young of 4 mm takes in a meal. */
-  naupliiAt4Mm: number;
-  /** Dry food of a grown animal a day, as a share of its weight. */
-  adultFeedShare: Range;
-  /** What grown animals live on, the staple first. */
-  adultFoods: readonly Food[];
-  eggsEatenBy: 'nobody' | 'parents' | 'anyAdult';
-  fryEatenBy: 'nobody' | 'parents' | 'anyAdult';
-}
-export type FigureKey = keyof Figures;
+export const LarvaeSchema = v.object({ saltGPerL: rangeOf(0, 40), withinDays: positive, settleDays: rangeOf(1, 365) });
+/** Young that begin as larvae in salt water: salt they need, days by which they must be in it, days until the first and the last settle. */
+export type Larvae = v.InferOutput<typeof LarvaeSchema>;
 
-/** Young that begin as larvae in salt water. */
-export interface Larvae {
-  /** Salt they need, g/L, lowest and highest. */
-  saltGPerL: Range;
-  /** Days after release by which they must be in it. */
-  withinDays: number;
-  /** Days from release until the first and the last settle. */
-  settleDays: Range;
-}
-
+const shareOf = v.pipe(v.number(), v.minValue(0), v.maxValue(1));
+export const StripSchema = v.object({ tumbler: shareOf, pullEggs: shareOf, apart: shareOf });
 /** When carried young may be taken from their mother, or she from the others: shares of the way to her letting go. */
-export interface Strip {
-  tumbler: number;
-  pullEggs: number;
-  apart: number;
-}
+export type Strip = v.InferOutput<typeof StripSchema>;
+
+const guards = v.picklist(['nobody', 'male', 'female', 'pair']);
+const eggPlan = v.pipe(v.string(), v.maxLength(400));
+const leaves = v.pipe(v.array(LeaveSchema), v.readonly());
 
 /** A method's template: where young start and every figure. */
-export interface MethodTemplate {
-  name: string;
-  start: Start;
-  guards: 'nobody' | 'male' | 'female' | 'pair';
-  eggPlan: string;
+export const MethodTemplateSchema = v.strictObject({
+  name: v.string(),
+  start: v.picklist(STARTS),
+  guards,
+  eggPlan,
+  /** How its eggs are kept where no recipe says otherwise. */
+  eggWay: v.picklist(EGG_PLANS),
   /** Eggs rest in damp peat and are looked at once a week: no water is changed, no white ones are picked. */
-  eggsRest: boolean;
+  eggsRest: v.boolean(),
   /** Share of the usual step from one water to another that they stand at once; shrimp and crayfish stand half. */
-  waterSteps: number;
+  waterSteps: v.pipe(v.number(), v.gtValue(0), v.maxValue(1)),
   /** Carried young hang on to their mother after the eggs hatch, and let go later. */
-  hangs: boolean;
-  leaves: readonly Leave[];
-  eggSite: EggSite;
-  eggCare: readonly EggCare[];
+  hangs: v.boolean(),
+  /** Shrimp, crayfish and scuds: what kills snails and worms kills them. */
+  invertebrate: v.boolean(),
+  leaves,
+  eggSite: v.picklist(EGG_SITES),
+  eggCare: v.pipe(v.array(EggCareSchema), v.readonly()),
+  /** The signs of condition that tell something. */
+  conditionSigns: v.pipe(v.array(v.picklist(Object.keys(CONDITION_SIGNS) as ConditionSign[])), v.minLength(3), v.readonly()),
+  breeders: BreedersSchema,
+  /** Months in which it spawns, 1 to 12 as north of the equator, each span with both ends; none where it does all the year. */
+  spawnsIn: v.pipe(v.array(v.pipe(v.tuple([month, month]), v.readonly())), v.readonly()),
+  /** What is done for one that carries; only where young are carried. */
+  carryAdvice: v.optional(v.pipe(v.array(v.string()), v.readonly())),
+  /** Why grown ones are bagged one by one. */
+  baggedAlone: v.optional(v.string()),
   /** Only where young begin as larvae in salt water. */
-  larvae?: Larvae | undefined;
+  larvae: v.optional(LarvaeSchema),
   /** What the law says of keeping, moving and selling its kind in many places; a sale stops for it. */
-  law?: string | undefined;
-  /** When a holder's eggs may be taken into a tumbler, her young into a nursery, or she be set apart: shares of the way to her letting go. A guess. */
-  strip?: Strip | undefined;
+  law: v.optional(v.string()),
+  /** When a holder's eggs may be taken into a tumbler, her young into a nursery, or she be set apart. A guess. */
+  strip: v.optional(StripSchema),
   /** Share of the length at maturity from which colour can be judged; only where young are selected for it while they moult. A guess. */
-  colourAt?: number | undefined;
-  figures: Figures;
-}
+  colourAt: v.optional(shareOf),
+  figures: v.strictObject(FiguresSchema.entries),
+});
+export type MethodTemplate = v.InferOutput<typeof MethodTemplateSchema>;
 
 /** A species as shipped or made by a breeder: figures it leaves out come from its method. */
-export interface SpeciesProfile {
-  key: string;
-  commonName: string;
-  scientificName: string;
-  method: Method;
+export const SpeciesProfileSchema = v.object({
+  key: v.pipe(v.string(), v.regex(/^[a-z0-9-]{2,40}$/, 'Small letters, digits and dashes.')),
+  commonName: v.pipe(v.string(), v.trim(), v.minLength(1, 'Give a name.'), v.maxLength(80, 'At most 80 characters.')),
+  scientificName: v.pipe(v.string(), v.trim(), v.maxLength(80)),
+  method: v.picklist(METHODS),
   /** Two letters that stand for it on small tanks. */
-  initials: string;
-  caution?: string | undefined;
+  initials: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(2, 'Two letters.')),
+  caution: v.optional(v.pipe(v.string(), v.maxLength(400))),
   /** How well the species' own figures are known; what comes from its method is a guess. */
-  grade?: Grade | undefined;
-  /** Where the species differs from its method. */
-  guards?: MethodTemplate['guards'] | undefined;
-  eggPlan?: string | undefined;
-  leaves?: readonly Leave[] | undefined;
-  breeders?: { [Key in keyof BreederHabits]?: BreederHabits[Key] | undefined } | undefined;
+  grade: v.optional(v.picklist(GRADES)),
+  /** From here on, where the species differs from its method. */
+  guards: v.optional(guards),
+  eggPlan: v.optional(eggPlan),
+  leaves: v.optional(leaves),
+  breeders: v.optional(v.partial(BreederHabitsSchema)),
   /** Age at which they are old, days, for those that live a season. */
-  usefulDays?: Range | undefined;
-  figures: Partial<Figures>;
-}
+  usefulDays: v.optional(rangeOf(1, 10_000)),
+  figures: OwnFiguresSchema,
+});
+/** One that ships: a key nobody knows is a slip of the pen. */
+export const ShippedSpeciesSchema = v.strictObject({
+  ...SpeciesProfileSchema.entries,
+  figures: v.strictObject(OwnFiguresSchema.entries),
+});
+export type SpeciesProfile = v.InferOutput<typeof SpeciesProfileSchema>;
 
 /** A profile with every figure filled in, and where each came from. */
 export interface ResolvedSpecies extends Omit<SpeciesProfile, 'figures' | 'guards' | 'eggPlan' | 'leaves' | 'grade'> {

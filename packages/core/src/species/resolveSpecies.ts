@@ -1,12 +1,24 @@
+import * as v from 'valibot';
+import { FIGURE_KEYS, type FigureKey, type Figures } from './figures';
+import { METHODS, type Grade, type Method } from './kinds';
 import methodsJson from './methods.json';
+import {
+  MethodTemplateSchema,
+  ShippedSpeciesSchema,
+  type MethodTemplate,
+  type ResolvedSpecies,
+  type SpeciesProfile,
+} from './profile';
 import speciesJson from './species.json';
-import type { FigureKey, Figures, Grade, Method, MethodTemplate, ResolvedSpecies, SpeciesProfile } from './profile';
 
 /** The template of every breeding method. */
-export const METHOD_TEMPLATES = methodsJson as unknown as Record<Method, MethodTemplate>;
+export const METHOD_TEMPLATES = v.parse(v.strictObject(v.entriesFromList(METHODS, MethodTemplateSchema)), methodsJson);
+
+/** The rules of a species' method: what no species says for itself. */
+export const methodOf = ({ method }: { method: Method }): MethodTemplate => METHOD_TEMPLATES[method];
 
 /** The species that ship with Freshet, with the figures that differ from their method's. */
-export const SHIPPED_SPECIES = speciesJson as unknown as readonly SpeciesProfile[];
+export const SHIPPED_SPECIES = v.parse(v.array(ShippedSpeciesSchema), speciesJson);
 
 /**
  * Fills a profile from its method's template and lays the breeder's own figures over it.
@@ -16,7 +28,7 @@ export function resolveSpecies(profile: SpeciesProfile, own: Partial<Figures> = 
   const template = METHOD_TEMPLATES[profile.method];
   const origins = {} as Record<FigureKey, 'method' | 'species' | 'own'>;
   const grades = {} as Record<FigureKey, Grade>;
-  for (const key of Object.keys(template.figures) as FigureKey[]) {
+  for (const key of FIGURE_KEYS) {
     origins[key] = key in own ? 'own' : key in profile.figures ? 'species' : 'method';
     grades[key] = key in own ? 'recorded' : key in profile.figures ? (profile.grade ?? 'guess') : 'guess';
   }

@@ -1,9 +1,12 @@
 import fc from 'fast-check';
+import * as v from 'valibot';
 import { foodsOn } from './foods';
 import { expectedAgeDays, expectedLengthMm } from './growth';
 import { METHOD_TEMPLATES, resolveSpecies, SHIPPED_SPECIES } from './resolveSpecies';
 import { FOOD_NAMES } from './foodNames';
-import { METHODS, type Figures, type Range } from './profile';
+import { METHODS } from './kinds';
+import { OwnFiguresSchema, type Figures, type Range } from './figures';
+import { MethodTemplateSchema, ShippedSpeciesSchema, type MethodTemplate } from './profile';
 
 const all = SHIPPED_SPECIES.map((profile) => resolveSpecies(profile));
 const anySpecies = fc.constantFrom(...all);
@@ -42,6 +45,59 @@ describe('the shipped species', () => {
 
   it('name crayfish as a matter for local law', () => {
     for (const species of all.filter(({ method }) => method === 'crayfish')) expect(species.caution).toMatch(/licence|banned/);
+  });
+});
+
+describe('what ships is parsed', () => {
+  const fish = SHIPPED_SPECIES[0];
+  const method = METHOD_TEMPLATES.eggScatterer;
+  /** Where parsing stops, and why. */
+  const stops = (schema: v.GenericSchema, value: unknown) =>
+    (v.safeParse(schema, value).issues ?? []).map((issue) => `${v.getDotPath(issue) ?? ''}: ${issue.message}`);
+  it.each([
+    ['a range turned round', { figures: { clutch: [9, 2] } }, 'figures.clutch: The lower end comes first.'],
+    ['a figure nobody declared', { figures: { clutches: [2, 9] } }, 'figures.clutches: '],
+    ['a food nobody has', { figures: { adultFoods: ['steak'] } }, 'figures.adultFoods.0: '],
+    [
+      'foods that climb down',
+      { figures: { ladder: [3, 2].map((fromMm) => ({ food: 'moina', fromMm })) } },
+      'figures.ladder: No food',
+    ],
+    ['a method there is not', { method: 'mailOrder' }, 'method: '],
+    ['a word mistyped', { cuation: 'Bites.' }, 'cuation: '],
+    ['initials of three letters', { initials: 'abc' }, 'initials: Two letters.'],
+  ])('a species with %s is refused where it stands', (_name, change, told) => {
+    expect(stops(ShippedSpeciesSchema, fish)).toEqual([]);
+    const found = stops(ShippedSpeciesSchema, { ...fish, ...change });
+    expect(found).toHaveLength(1);
+    expect(found[0]?.startsWith(told)).toBe(true);
+  });
+
+  it.each([
+    ['a month thirteen', { spawnsIn: [[3, 13]] }, 'spawnsIn.0.1: '],
+    ['a share above one', { waterSteps: 1.5 }, 'waterSteps: '],
+    ['two signs only', { conditionSigns: ['girth', 'soft'] }, 'conditionSigns: '],
+    ['no way for its eggs', { eggWay: undefined }, 'eggWay: '],
+    ['a figure left out', { figures: { ...method.figures, clutch: undefined } }, 'figures.clutch: '],
+  ])('a method with %s is refused where it stands', (_name, change, told) => {
+    expect(stops(MethodTemplateSchema, method)).toEqual([]);
+    const found = stops(MethodTemplateSchema, { ...method, ...change });
+    expect(found).toHaveLength(1);
+    expect(found[0]?.startsWith(told)).toBe(true);
+  });
+
+  it('a figure from outside that nobody declared is dropped, not kept', () => {
+    expect(v.parse(OwnFiguresSchema, { clutch: [1, 2], clutches: [2, 9] })).toEqual({ clutch: [1, 2] });
+  });
+
+  it('shrimp, crayfish and scuds are the invertebrates, and only ponds have months', () => {
+    const those = (has: (method: MethodTemplate) => boolean) => METHODS.filter((key) => has(METHOD_TEMPLATES[key]));
+    expect(those(({ invertebrate }) => invertebrate)).toEqual(['shrimpDirect', 'shrimpLarval', 'crayfish', 'broodingScud']);
+    expect(those(({ spawnsIn }) => spawnsIn.length > 0)).toEqual(['pondGroup']);
+    expect(those(({ carryAdvice }) => carryAdvice !== undefined)).toEqual(
+      those(({ start, invertebrate }) => start === 'carried' || (invertebrate && start !== 'born')),
+    );
+    expect(those(({ baggedAlone }) => baggedAlone !== undefined)).toEqual(['bubbleNester', 'annualPeat', 'crayfish']);
   });
 });
 

@@ -83,8 +83,7 @@ export {
   type PairingLimits,
   type PairingPlan,
 } from './pairing/planPairings';
-export { breederLimits, SIGNS_OF, type BreederLimits } from './condition/breederCondition';
-export { CONDITION_SIGNS, type ConditionSign } from './condition/conditionSigns';
+export { breederLimits, type BreederLimits } from './condition/breederCondition';
 export {
   decideBreederReadiness,
   scoreTrend,

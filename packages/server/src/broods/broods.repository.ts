@@ -1,5 +1,6 @@
 import { Op } from 'sequelize';
-import type { EggPlan, FungusSchool } from '@freshet/core/spawning';
+import type { EggPlan } from '@freshet/core/species';
+import type { FungusSchool } from '@freshet/core/spawning';
 import type { Cause } from '@freshet/core/stock';
 import {
   houseTable,

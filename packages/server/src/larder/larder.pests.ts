@@ -1,4 +1,5 @@
 import { v7 as newId } from 'uuid';
+import { methodOf } from '@freshet/core/species';
 import { PEST_KINDS, treatmentWarnings, type LarderView, type PestSighting } from '@freshet/core/larder';
 import { addDays, houseDay } from '@freshet/core/time';
 import type { LogService } from '../log';
@@ -140,8 +141,10 @@ export function createPests({
 }
 export type PestsService = ReturnType<typeof createPests>;
 
-const INVERTEBRATES = new Set(['shrimpDirect', 'shrimpLarval', 'crayfish', 'broodingScud']);
 /** Whether shrimp, crayfish or scuds live in a tank. */
 export const hasInvertebrates = (view: LarderView, tankId: string | null): boolean =>
   tankId !== null &&
-  (view.lotsByTank.get(tankId) ?? []).some(({ speciesKey }) => INVERTEBRATES.has(view.species.get(speciesKey)?.method ?? ''));
+  (view.lotsByTank.get(tankId) ?? []).some(({ speciesKey }) => {
+    const species = view.species.get(speciesKey);
+    return species !== undefined && methodOf(species).invertebrate;
+  });

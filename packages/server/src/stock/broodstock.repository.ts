@@ -1,5 +1,6 @@
 import { Op } from 'sequelize';
-import type { ConditionSign, ParentLot } from '@freshet/core/stock';
+import type { ConditionSign } from '@freshet/core/species';
+import type { ParentLot } from '@freshet/core/stock';
 import {
   bytes,
   houseTable,

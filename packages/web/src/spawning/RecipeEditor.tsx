@@ -15,7 +15,6 @@ const GROUPS: Record<RecipeField['group'], string> = {
 const ORDER: RecipeField['group'][] = ['trigger', 'eggs', 'fish', 'tank', 'water'];
 const MAY_BE_EMPTY = new Set(['nextLever', 'firstFood', 'feeding', 'growing', 'outOfColony']);
 const EMPTY_STEP: StepDraft = { lever: 'cooler', day: '0', share: '', degC: '', hours: '' };
-const EFFECTS = SCHOOL_EFFECTS as Partial<Record<string, string>>;
 
 /** What a step is asked: by its lever. */
 const ASKS: Record<Lever, ('share' | 'degC' | 'hours')[]> = {
@@ -193,7 +192,7 @@ export function RecipeEditor({
         <SelectField
           key={key}
           label={label}
-          hint={EFFECTS[draft.fields[key] ?? '']}
+          hint={SCHOOL_EFFECTS[draft.fields[key] ?? '']}
           error={errors[key]}
           value={draft.fields[key] ?? ''}
           onChange={(event) => set(key, event.target.value)}

@@ -8,5 +8,4 @@ export { useOwnHistory } from './useOwnHistory';
 export { MoveDaysForm } from './MoveDaysForm';
 export { EndForm } from './EndForm';
 export { TriggerForm } from './TriggerForm';
-export { SCHOOL_WORDS } from './schools';
 export { useWaterWords } from './useWaterWords';

@@ -67,34 +67,18 @@ function quantity(
   return parsed.value;
 }
 
-const NUMBERS = new Set([
-  'ghDeg',
-  'ph',
-  'tdsPpm',
-  'lampHours',
-  'males',
-  'females',
-  'conditioningDays',
-  'stopAfterDays',
-  'dyeMgPerL',
-  'dyeStockPercent',
-]);
-const WORDS = new Set(['water', 'company', 'diet']);
-
 /** Reads what was typed. @throws {FieldProblem} at `recipe.…` for what cannot be read */
 export function fromDraft({ fields, covered, cover, steps, seasons }: RecipeDraft, units: Units): Recipe {
   const read: Record<string, unknown> = { covered, cover, seasons };
-  for (const { key } of RECIPE_FIELDS) {
+  for (const { key, kind, canBeEmpty } of RECIPE_FIELDS) {
     const [typed, at] = [fields[key] ?? '', `recipe.${key}`];
-    if (key === 'covered') continue;
+    if (kind === 'flag') continue;
     if (key === 'tempC') read[key] = quantity(at, typed, 'temperature', units.temperature);
     else if (key === 'litres') read[key] = quantity(at, typed, 'volume', units.volume);
     else if (key === 'depthCm') read[key] = quantity(at, typed, 'length', units.volume === 'galUS' ? 'in' : 'cm');
     else if (key === 'dailyChangeFraction') read[key] = (number(at, typed) ?? 0) / 100;
-    else if (key === 'agedDays' || key === 'daysAhead') read[key] = number(at, typed) ?? 0;
-    else if (NUMBERS.has(key)) read[key] = number(at, typed);
-    else if (WORDS.has(key)) read[key] = typed.trim() || null;
-    else read[key] = typed === '' ? null : typed;
+    else if (kind === 'number') read[key] = number(at, typed) ?? (canBeEmpty ? null : 0);
+    else read[key] = typed.trim() || null;
   }
   read.steps = steps.map((step): TriggerStep => {
     const share = number('recipe.steps', step.share);

@@ -1,11 +1,9 @@
 import { useState } from 'react';
 import * as v from 'valibot';
-import { OwnFigures } from '@freshet/contract/species';
-import { findContradiction, type FigureKey, type Figures } from '@freshet/core/species';
+import { FIGURES, findContradiction, OwnFiguresSchema, type FigureKey, type Figures } from '@freshet/core/species';
 import { convert, inUnits, parseQuantity } from '@freshet/core/units';
 import { temperatureSign, useHouse, type House } from '../data';
 import { Button, Dialog, SelectField, TextField } from '../ui';
-import { CHOICES, FIGURES } from './figures';
 
 const number = (text: string) => (text.trim() === '' ? Number.NaN : Number(text.replace(',', '.')));
 
@@ -84,23 +82,23 @@ export function FigureDialog({
   const { units } = useHouse();
   const [typed, setTyped] = useState(() => start(figureKey, figures, units.temperature));
   const [problem, setProblem] = useState('');
-  const { label, kind } = FIGURES[figureKey];
+  const { label, kind, decides } = FIGURES[figureKey];
   const sign = temperatureSign(units);
   const unit = isTemperature(figureKey) ? sign : FIGURES[figureKey].unit;
   const change = (part: Partial<typeof typed>) => setTyped({ ...typed, ...part });
   async function submit() {
-    const parsed = v.safeParse(OwnFigures, { [figureKey]: toFigure(figureKey, typed, units.temperature) });
+    const parsed = v.safeParse(OwnFiguresSchema, { [figureKey]: toFigure(figureKey, typed, units.temperature) });
     if (!parsed.success) {
       const { message } = parsed.issues[0];
       setProblem(message.startsWith('Invalid') ? 'Give numbers.' : inUnits(message, units));
       return;
     }
-    const wrong = findContradiction({ ...figures, ...(parsed.output as Partial<Figures>) });
+    const wrong = findContradiction({ ...figures, ...parsed.output });
     if (wrong) setProblem(inUnits(wrong.message, units));
-    else if (await save(parsed.output as Partial<Figures>)) close();
+    else if (await save(parsed.output)) close();
   }
   return (
-    <Dialog title={label} about={unit ? `in ${unit}` : undefined} open onClose={close}>
+    <Dialog title={label} about={`${unit ? `In ${unit}. ` : ''}It decides ${decides}.`} open onClose={close}>
       <form
         noValidate
         className="flex flex-col gap-4"
@@ -111,7 +109,7 @@ export function FigureDialog({
       >
         {kind === 'choice' && (
           <SelectField label={label} value={typed.choice} onChange={(event) => change({ choice: event.target.value })}>
-            {Object.entries(CHOICES[figureKey] ?? {}).map(([value, words]) => (
+            {Object.entries(FIGURES[figureKey].choices ?? {}).map(([value, words]) => (
               <option key={value} value={value}>
                 {words}
               </option>

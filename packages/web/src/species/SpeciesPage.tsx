@@ -3,14 +3,23 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { toast } from 'sonner';
 import * as v from 'valibot';
 import { v7 as newId } from 'uuid';
-import { OwnFigures, SpeciesFile } from '@freshet/contract/species';
+import { SpeciesFile } from '@freshet/contract/species';
 import { inUnits } from '@freshet/core/units';
-import { METHOD_TEMPLATES, METHODS, type FigureKey, type Figures, type Method } from '@freshet/core/species';
+import {
+  FIGURE_KEYS,
+  FIGURES,
+  METHOD_TEMPLATES,
+  METHODS,
+  OwnFiguresSchema,
+  type FigureKey,
+  type Figures,
+  type Method,
+} from '@freshet/core/species';
 import { useGet, useHouse, useLog, type Reply } from '../data';
 import { Button, Dialog, LinkButton, Loaded, Notice, PageHead, SelectField, TextField } from '../ui';
 import { LifeStrip } from './LifeStrip';
 import { FigureDialog } from './FigureDialog';
-import { FIGURES, GRADE_WORDS, showFigure } from './figures';
+import { GRADE_WORDS, showFigure } from './figures';
 
 type Species = Reply<'species'>[number];
 
@@ -59,7 +68,7 @@ function useSaveSpecies() {
         method,
         initials,
         ...(caution ? { caution } : {}),
-        figures: v.parse(OwnFigures, figures),
+        figures: v.parse(OwnFiguresSchema, figures),
         ...(version === undefined ? {} : { version }),
       },
       `${commonName} saved`,
@@ -81,7 +90,7 @@ function FiguresTable({ species }: { species: Species }) {
         it.
       </p>
       <ul className="grid gap-x-10 bg-sheet px-4 xl:grid-cols-2">
-        {(Object.keys(FIGURES) as FigureKey[]).map((key) => {
+        {FIGURE_KEYS.map((key) => {
           const own = species.origins[key] === 'own';
           return (
             <li key={key} className="flex flex-wrap items-baseline gap-x-4 border-b border-rule py-2">

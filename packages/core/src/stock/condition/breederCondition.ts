@@ -1,30 +1,4 @@
-import type { Figures, Method } from '../../species';
-import type { ConditionSign } from './conditionSigns';
-
-const FISH: readonly ConditionSign[] = ['girth', 'soft', 'colour', 'appetite', 'display'];
-const TUBES: readonly ConditionSign[] = ['girth', 'tubes', 'colour', 'appetite', 'display'];
-const CRUSTACEAN: readonly ConditionSign[] = ['ripePatch', 'colour', 'appetite'];
-
-/** The signs that tell something for a breeding method. */
-export const SIGNS_OF: Record<Method, readonly ConditionSign[]> = {
-  eggScatterer: FISH,
-  continuousSpawner: FISH,
-  adhesivePlacer: FISH,
-  substrateGuarder: TUBES,
-  caveMaleGuards: ['girth', 'soft', 'tubercles', 'appetite', 'display'],
-  caveGuarder: TUBES,
-  rockGuarder: TUBES,
-  shellDweller: TUBES,
-  bubbleNester: ['girth', 'tubes', 'colour', 'appetite', 'display'],
-  mouthbrooder: TUBES,
-  livebearer: ['girth', 'ripePatch', 'colour', 'appetite'],
-  annualPeat: FISH,
-  pondGroup: ['girth', 'soft', 'tubercles', 'appetite'],
-  shrimpDirect: CRUSTACEAN,
-  shrimpLarval: CRUSTACEAN,
-  crayfish: CRUSTACEAN,
-  broodingScud: CRUSTACEAN,
-};
+import { METHOD_TEMPLATES, type Figures, type Method } from '../../species';
 
 /** What breeders of a method are held to; starting points that a species or the keeper may change. */
 export interface BreederLimits {
@@ -48,46 +22,9 @@ export interface BreederLimits {
   months: readonly number[] | null;
 }
 
-type Habits = Pick<
-  BreederLimits,
-  'femaleRestDays' | 'maleRestDays' | 'femalesPerMale' | 'perHundredL' | 'perM2' | 'sheltersEach'
-> & {
-  /** Useful life in multiples of the age at maturity. */
-  lives: number;
-};
-
-const habits = (
-  femaleRestDays: number,
-  maleRestDays: number,
-  femalesPerMale: readonly [number, number],
-  perHundredL: number,
-  perM2: number,
-  sheltersEach: number,
-  lives: number,
-): Habits => ({ femaleRestDays, maleRestDays, femalesPerMale, perHundredL, perM2, sheltersEach, lives });
-
-const HABITS: Record<Method, Habits> = {
-  eggScatterer: habits(14, 7, [0.5, 2], 40, 120, 0, 4),
-  continuousSpawner: habits(1, 1, [1, 3], 30, 100, 0, 4),
-  adhesivePlacer: habits(10, 5, [0.5, 2], 30, 100, 0, 4),
-  substrateGuarder: habits(14, 14, [1, 1], 4, 12, 0, 5),
-  caveMaleGuards: habits(21, 14, [1, 3], 6, 15, 1, 5),
-  caveGuarder: habits(28, 21, [1, 3], 6, 15, 1, 4),
-  rockGuarder: habits(28, 21, [1, 2], 6, 16, 1, 5),
-  shellDweller: habits(21, 14, [1, 4], 20, 50, 1, 5),
-  bubbleNester: habits(14, 14, [1, 2], 6, 20, 0, 3),
-  mouthbrooder: habits(28, 7, [2, 5], 10, 25, 0, 4),
-  livebearer: habits(28, 1, [2, 4], 30, 90, 0, 4),
-  annualPeat: habits(1, 1, [1, 3], 25, 60, 0, 3),
-  pondGroup: habits(21, 14, [0.3, 1], 3, 6, 0, 6),
-  shrimpDirect: habits(28, 1, [1, 4], 200, 400, 0, 3),
-  shrimpLarval: habits(35, 1, [1, 3], 60, 150, 0, 5),
-  crayfish: habits(60, 7, [1, 3], 60, 100, 1, 3),
-  broodingScud: habits(10, 1, [0.5, 3], 1000, 4000, 0, 3),
-};
-
-/** Pond spawners at this latitude wait for spring. */
-const POND_MONTHS = [3, 4, 5, 6, 7];
+/** The months of some spans, each with both ends; a span may go over the year's end. */
+const monthsOf = (spans: readonly (readonly [number, number])[]): number[] =>
+  spans.flatMap(([from, to]) => Array.from({ length: ((to - from + 12) % 12) + 1 }, (_, i) => ((from + i - 1) % 12) + 1));
 
 /**
  * Limits for breeders of a species, from its method and its own figures. Source: docs/sources.md#condition
@@ -98,10 +35,11 @@ export function breederLimits(
   figures: Pick<Figures, 'maturityDays' | 'maturityMm'>,
   own: { [Key in keyof BreederLimits]?: BreederLimits[Key] | undefined } = {},
 ): BreederLimits {
-  const { lives, ...rest } = HABITS[method];
+  const { breeders, spawnsIn } = METHOD_TEMPLATES[method];
+  const { lives, ...rest } = breeders;
   return {
     ...rest,
-    months: method === 'pondGroup' ? POND_MONTHS : null,
+    months: spawnsIn.length > 0 ? monthsOf(spawnsIn) : null,
     minDays: figures.maturityDays[0],
     maxDays: figures.maturityDays[1] * lives,
     minMm: figures.maturityMm[0],

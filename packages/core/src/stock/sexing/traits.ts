@@ -1,4 +1,5 @@
-import type { Method } from '../../species';
+import * as v from 'valibot';
+import { METHODS, type Method } from '../../species';
 import traitsJson from './traits.json';
 import type { Likelihood } from './sexing';
 
@@ -39,15 +40,26 @@ export interface SexTrait extends Likelihood {
 /** The key of a keeper's own mark. @param id - of its row */
 export const ownMarkKey = (id: string): string => `own-${id}`;
 
-interface Row extends Likelihood {
-  trait: string;
-  fromMm: number;
-}
-const { traits, species, methods } = traitsJson as unknown as {
-  traits: Record<string, Pick<SexTrait, 'name' | 'look' | 'drawing'>>;
-  species: Record<string, readonly Row[]>;
-  methods: Record<Method, readonly Row[]>;
-};
+const chance = v.pipe(v.number(), v.minValue(0), v.maxValue(1));
+const rows = v.pipe(
+  v.array(v.strictObject({ trait: v.string(), pIfMale: chance, pIfFemale: chance, fromMm: v.pipe(v.number(), v.minValue(0)) })),
+  v.readonly(),
+);
+const { traits, species, methods } = v.parse(
+  v.pipe(
+    v.strictObject({
+      traits: v.record(v.string(), v.strictObject({ name: v.string(), look: v.string(), drawing: v.picklist(TRAIT_DRAWINGS) })),
+      species: v.record(v.string(), rows),
+      methods: v.strictObject(v.entriesFromList(METHODS, rows)),
+    }),
+    v.check(
+      (book) =>
+        [...Object.values(book.species), ...Object.values(book.methods)].flat().every(({ trait }) => trait in book.traits),
+      'A mark that nobody described.',
+    ),
+  ),
+  traitsJson,
+);
 
 /**
  * The marks by which the sexes of a species are told apart, with the starting figures of their reliability: the species' own, or

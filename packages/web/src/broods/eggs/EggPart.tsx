@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
-import { EGG_PLAN_WORDS, FUNGUS_WORDS, type EggPlan, type FungusSchool } from '@freshet/core/spawning';
+import type { EggPlan } from '@freshet/core/species';
+import { EGG_WAYS, FUNGUS_WORDS, type FungusSchool } from '@freshet/core/spawning';
 import { formatDay, formatDayRange, formatInstant, houseDay } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
 import { showVolume, useHouse, useLog, type Reply } from '../../data';
@@ -28,7 +29,7 @@ function FallBacks({ page, open }: { page: Page; open: (sheet: Sheet) => void })
     const seen = ways[0]?.seen ?? '';
     const take = ({ to, label }: (typeof ways)[number]) => {
       if (to === null) return setLeft([...left, trouble]);
-      const pulled = (to.plan === 'pullEggs' || to.plan === 'tumbler') && to.plan !== keeping.plan;
+      const pulled = EGG_WAYS[to.plan].areApart && to.plan !== keeping.plan;
       if (pulled || to.fungus === 'dye') return open({ sheet: 'keep', to, why: seen });
       void log(
         'keepEggs',
@@ -70,7 +71,7 @@ function Keeping({ page, open }: { page: Page; open: (() => void) | null }) {
   return (
     <Panel title="How the eggs are kept">
       <p>
-        <b>{EGG_PLAN_WORDS[keeping.plan]}</b>
+        <b>{EGG_WAYS[keeping.plan].words}</b>
         {keeping.container && ` (${keeping.container})`}; {FUNGUS_WORDS[keeping.fungus].toLowerCase()}
         {keeping.fungus === 'dye' && keeping.dyeMgPerL !== null && `, ${formatNumber(keeping.dyeMgPerL)} mg/L`}.
       </p>

@@ -1,7 +1,8 @@
 import { useRef } from 'react';
 import { v7 as newId } from 'uuid';
-import { EGG_MACHINES, FUNGUS_CARE } from '@freshet/core/broods';
-import { EGG_PLAN_WORDS, EGG_PLANS, FUNGUS_SCHOOLS, FUNGUS_WORDS, type EggPlan, type FungusSchool } from '@freshet/core/spawning';
+import { FUNGUS_CARE } from '@freshet/core/broods';
+import { EGG_PLANS, type EggPlan } from '@freshet/core/species';
+import { EGG_WAYS, FUNGUS_SCHOOLS, FUNGUS_WORDS, type FungusSchool } from '@freshet/core/spawning';
 import { formatNumber } from '@freshet/core/units';
 import { FieldProblem, useEntryForm, useGet, useHouse, type Reply } from '../../data';
 import { TankOptions } from '../../room';
@@ -41,10 +42,10 @@ export function KeepingForm({
       why,
     },
     toBody(values) {
-      const boxed = values.plan === 'pullEggs' || values.plan === 'tumbler';
+      const { areApart } = EGG_WAYS[values.plan];
       const dyed = values.fungus === 'dye';
       const share = readNumber('change', values.change);
-      if (boxed && (share === null || share > 90)) throw new FieldProblem('change', 'A share of 0 to 90 %.');
+      if (areApart && (share === null || share > 90)) throw new FieldProblem('change', 'A share of 0 to 90 %.');
       return {
         id: id.current,
         broodId: page.id,
@@ -53,28 +54,27 @@ export function KeepingForm({
         fungus: values.fungus,
         dyeMgPerL: dyed ? readNumber('dyeMgPerL', values.dyeMgPerL) : null,
         dyeStockPercent: dyed ? readNumber('dyeStockPercent', values.dyeStockPercent) : null,
-        dailyChangeFraction: boxed ? (share ?? 0) / 100 : 0,
+        dailyChangeFraction: areApart ? (share ?? 0) / 100 : 0,
         container: values.container.trim() || null,
         why: values.why.trim() || null,
-        toTankId: boxed && values.toTankId ? values.toTankId : null,
+        toTankId: areApart && values.toTankId ? values.toTankId : null,
       };
     },
     fieldOf: (path) => (path === 'dailyChangeFraction' ? 'change' : undefined),
-    label: ({ plan }) => `${page.name}: ${EGG_PLAN_WORDS[plan].toLowerCase()}`,
+    label: ({ plan }) => `${page.name}: ${EGG_WAYS[plan].words.toLowerCase()}`,
     done,
   });
   const { register, formState, watch } = entry.form;
   const { errors } = formState;
   const { plan, fungus } = watch();
-  const boxed = plan === 'pullEggs' || plan === 'tumbler';
-  const machine = EGG_MACHINES[plan];
+  const way = EGG_WAYS[plan];
   return (
     <EntryFormFrame entry={entry} action="Keep them so from now on">
       <div className="grid gap-4 sm:grid-cols-2">
         <SelectField label="The eggs" error={errors.plan?.message} {...register('plan')}>
           {EGG_PLANS.map((one) => (
             <option key={one} value={one}>
-              {EGG_PLAN_WORDS[one]}
+              {EGG_WAYS[one].words}
             </option>
           ))}
         </SelectField>
@@ -85,7 +85,7 @@ export function KeepingForm({
             </option>
           ))}
         </SelectField>
-        {boxed && (
+        {way.areApart && (
           <SelectField
             label="Move them into"
             hint="Empty: they stay where they are."
@@ -95,7 +95,7 @@ export function KeepingForm({
             <TankOptions life={life.data} but={page.lots.find(({ count }) => count > 0)?.tankId ?? null} />
           </SelectField>
         )}
-        {boxed && (
+        {way.areApart && (
           <TextField
             label="In what"
             hint="net box, tub, tumbler: losses are compared by it"
@@ -115,7 +115,7 @@ export function KeepingForm({
             />
           </>
         )}
-        {boxed && (
+        {way.areApart && (
           <TextField label="Changed daily, %" inputMode="decimal" error={errors.change?.message} {...register('change')} />
         )}
         <TextField label="Why" error={errors.why?.message} {...register('why')} />
@@ -127,7 +127,7 @@ export function KeepingForm({
         </Notice>
       )}
       <ul className="list-disc border-l-4 border-deep bg-shade py-2 pr-3 pl-7 text-note">
-        {[...machine.setUp, FUNGUS_CARE[fungus], ...machine.atHatch, ...machine.hazards].map((line) => (
+        {[...way.setUp, FUNGUS_CARE[fungus], ...way.atHatch, ...way.hazards].map((line) => (
           <li key={line}>{line}</li>
         ))}
       </ul>

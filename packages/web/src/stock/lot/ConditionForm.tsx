@@ -1,4 +1,5 @@
-import { CONDITION_SIGNS, conditionFactor, SIGNS_OF, type ConditionSign } from '@freshet/core/stock';
+import { CONDITION_SIGNS, METHOD_TEMPLATES, type ConditionSign } from '@freshet/core/species';
+import { conditionFactor } from '@freshet/core/stock';
 import { type Method } from '@freshet/core/species';
 import { formatNumber } from '@freshet/core/units';
 import { useEntryForm, useHouse, type Reply } from '../../data';
@@ -81,7 +82,7 @@ export function ConditionForm({
       <fieldset>
         <legend className="font-semibold">What was seen</legend>
         <div className="grid sm:grid-cols-2">
-          {SIGNS_OF[method].map((sign) => (
+          {METHOD_TEMPLATES[method].conditionSigns.map((sign) => (
             <Checkbox
               checked={signs.includes(sign)}
               onChange={(event) =>

@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import { v7 as newId } from 'uuid';
-import { CONDITION_SIGNS, conditionFactor, FIRST_CONDITIONING_DAYS, summariseLengths } from '@freshet/core/stock';
+import { CONDITION_SIGNS } from '@freshet/core/species';
+import { conditionFactor, FIRST_CONDITIONING_DAYS, summariseLengths } from '@freshet/core/stock';
 import { formatDay, formatDayRange, houseDay } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
 import { useHouse, useLog, type Reply } from '../../data';
