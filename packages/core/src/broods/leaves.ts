@@ -2,7 +2,7 @@ import { chore, tick, type Alarm, type Chore, type ChoreKind } from '../agenda';
 import type { RoomTank } from '../room';
 import { canSwallow, type Leave } from '../species';
 import { totalHeads, type StockLot } from '../stock';
-import { addDays, formatDay, houseDay, type Day } from '../time';
+import { addDays, daysBetween, formatDay, houseDay, type Day } from '../time';
 import type { BroodsView, ReadBrood } from './facts';
 import { residentsOf } from './residents';
 
@@ -31,7 +31,7 @@ const REASON: Record<Leave['when'], string> = {
   atHatch: 'They spare eggs and eat what hatches: out before the hatch.',
   whenSwimming: 'He guards until the young swim, and may eat them after.',
   atRelease: 'She has let her young go; now they are food to her.',
-  beforeMature: 'Once the anal fin changes they breed with their sisters: apart before that.',
+  atAge: 'From week four the anal fin of males turns into a rod; from then on they breed with their sisters.',
 };
 
 /** The days a leave is about: the first on which to do it and the last. Null while nothing says when. */
@@ -57,10 +57,10 @@ function daysOf(read: ReadBrood, { when, withinDays }: Leave, view: BroodsView):
       const day = species.start === 'born' ? laid : seen;
       return day ? { from: day, latest: addDays(day, withinDays) } : null;
     }
-    case 'beforeMature': {
+    case 'atAge': {
       const born = seen ?? (species.start === 'born' ? laid : null);
       if (!born) return null;
-      const day = addDays(born, species.figures.maturityDays[0] + withinDays);
+      const day = addDays(born, withinDays);
       return { from: addDays(day, -7), latest: day };
     }
   }
@@ -69,7 +69,9 @@ function daysOf(read: ReadBrood, { when, withinDays }: Leave, view: BroodsView):
 /** Grown animals of the brood's kind in a tank that a leave is about, with how many of each lot. */
 function leavers(read: ReadBrood, { who }: Leave, tankId: string, view: BroodsView): DueLeave['lots'] {
   if (who === 'youngMales')
-    return read.lots.filter((lot) => lot.tankId === tankId).map((lot) => ({ lot, heads: lot.males || totalHeads(lot) }));
+    return read.lots
+      .filter((lot) => lot.tankId === tankId && (lot.unsexed > 0 || (lot.males > 0 && lot.females > 0)))
+      .map((lot) => ({ lot, heads: lot.males || totalHeads(lot) }));
   const young = read.state.smallestMm;
   return residentsOf(view, tankId)
     .filter(
@@ -99,6 +101,31 @@ export function dueLeaves(read: ReadBrood, tankId: string, view: BroodsView): Du
   });
 }
 
+/** What a look for young males is logged as, and how often it is asked for, days. */
+const YOUNG_MALES = 'young males';
+const LOOK_DAYS = 7;
+
+/** A weekly look for males among young that breed early; it ends when all are sexed and the males are out. */
+function lookForMales(kind: ChoreKind, read: ReadBrood, tank: RoomTank, view: BroodsView, day: Day, latest: Day): Chore[] {
+  const last = (view.room.care[tank.id] ?? []).findLast(({ kind: care, what }) => care === 'looked' && what === YOUNG_MALES);
+  const lastOn = last ? houseDay(last.at, view.timeZone) : null;
+  if (lastOn !== null && lastOn !== day && daysBetween(lastOn, day) < LOOK_DAYS) return [];
+  return [
+    chore(kind, {
+      subject: `${read.brood.id}:${tank.id}:youngMales`,
+      day,
+      text: 'Look for young males, and put them apart',
+      amountText: 'fin turning into a rod',
+      overdue: lastOn === null && day > latest,
+      why: [
+        REASON.atAge,
+        'None yet: a tick says so, and it is asked again in a week. Found: Send on the tank moves them to a tank of their own.',
+      ],
+      tick: tick('looked', tank.id, YOUNG_MALES),
+    }),
+  ];
+}
+
 /** Taking out whoever has to leave: a tick moves them back to where they came from, where that is known. */
 export function leaveChores(kind: ChoreKind, read: ReadBrood, tank: RoomTank, view: BroodsView, day: Day): Chore[] {
   return dueLeaves(read, tank.id, view).flatMap(({ leave, from, latest, lots }) => {
@@ -106,13 +133,13 @@ export function leaveChores(kind: ChoreKind, read: ReadBrood, tank: RoomTank, vi
     const home = lots.map(({ lot }) => lot.homeTankId).find((id) => id !== null && id !== tank.id) ?? null;
     const heads = lots.reduce((sum, one) => sum + one.heads, 0);
     const to = view.tanks.get(home ?? '')?.code ?? null;
-    const young = leave.who === 'youngMales';
+    if (leave.who === 'youngMales') return lookForMales(kind, read, tank, view, day, latest);
     return [
       chore(kind, {
         subject: `${read.brood.id}:${tank.id}:${leave.who}`,
         day,
-        text: young ? 'Look for young males, and put them apart' : `Take ${WHO[leave.who]} out`,
-        amountText: young ? 'fin turning into a rod' : `${heads}${to ? `, back to ${to}` : ': choose a tank'}`,
+        text: `Take ${WHO[leave.who]} out`,
+        amountText: `${heads}${to ? `, back to ${to}` : ': choose a tank'}`,
         overdue: day > latest,
         why: [
           REASON[leave.when],
@@ -121,7 +148,7 @@ export function leaveChores(kind: ChoreKind, read: ReadBrood, tank: RoomTank, vi
             : 'Log it with Move on the tank: the chore goes when they are gone.',
           'Net slowly, with something over the eggs.',
         ],
-        tick: home && !young ? tick('goHome', tank.id, `${leave.who}:${read.species.key}`) : null,
+        tick: home ? tick('goHome', tank.id, `${leave.who}:${read.species.key}`) : null,
       }),
     ];
   });

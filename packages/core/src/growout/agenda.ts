@@ -3,6 +3,7 @@ import { residentsOf, type ReadBrood } from '../broods';
 import { codeOf } from '../room';
 import { totalHeads } from '../stock';
 import { addDays, daysBetween, formatDay, houseDay, type Day } from '../time';
+import { methodOf } from '../species';
 import { formatNumber } from '../units';
 import { bookingAlarms } from './bookingAlarms';
 import { dayIn, growthOf, likelyDays } from './broodGrowth';
@@ -174,23 +175,25 @@ function youngChores(view: GrowoutView, read: ReadBrood, day: Day): PlacedChore[
           'Two nets and three bowls; the sheet is under Grow-out. All together is a school, too: say so on the recipe and this is not asked.',
         ],
       });
-  const mature = dayIn(likelyDays(growth, species.figures.maturityMm[0], 0.1), view.today);
+  const { parted } = methodOf(species);
+  const partMm = parted?.mm ?? species.figures.maturityMm[0];
+  const [byLength, byAge] = [
+    dayIn(likelyDays(growth, partMm, 0.1), view.today),
+    parted?.days == null ? null : addDays(view.today, Math.ceil(parted.days - growth.ageDays)),
+  ];
+  const partOn = [byLength, byAge].filter((one) => one !== null).sort()[0];
   const unsexed = lots.reduce((sum, lot) => sum + lot.unsexed, 0);
   const mixed = lots.filter((lot) => lot.unsexed > 0 || (lot.males > 0 && lot.females > 0));
-  if (
-    mature &&
-    addDays(mature, -PART_AHEAD_DAYS) <= day &&
-    mixed.length > 0 &&
-    !species.leaves.some(({ who }) => who === 'youngMales')
-  )
+  if (parted && partOn && addDays(partOn, -PART_AHEAD_DAYS) <= day && mixed.length > 0)
     for (const lot of mixed)
       add(GROWOUT_CHORES.partSexes, lot.tankId, {
         ...base,
-        text: `Part the sexes of the ${species.commonName.toLowerCase()} before they breed`,
+        text: `Part the sexes of the ${species.commonName.toLowerCase()}`,
         amountText: unsexed > 0 ? `${unsexed} not sexed` : 'males from females',
         why: [
-          `The first tenth is about ${formatNumber(species.figures.maturityMm[0])} mm, at which they can breed, from ${formatDay(mature, view.today)}.`,
-          'Males out holds back what nobody planned; the sexing aid is on their card. Leave them together where they are to pair off by themselves.',
+          `${partOn === byLength ? `The first tenth is about ${formatNumber(partMm)} mm` : `They are ${parted.days ?? ''} days old`} on ${formatDay(partOn, view.today)}.`,
+          parted.why,
+          'The sexing aid is on their card. Leave them together where they are to pair off by themselves.',
         ],
       });
   found.push(...colonyChores(view, read, day));

@@ -50,9 +50,10 @@ function feedChores(
   text = sentence(FOOD_NAMES[ration.food]),
   more: readonly string[] = [],
 ): Chore[] {
-  const { perMeal, unit, mealsPerDay } = ration;
+  const { perMeal, unit, mealsPerDay, atNight } = ration;
+  const shares = mealsByWalk(mealsPerDay, walks);
   const all = mealsPerDay > 1 ? [`${amountWords(ration)} a day, shared out over the walks.`] : [];
-  return mealsByWalk(mealsPerDay, walks).flatMap((meals, walk) =>
+  return (atNight ? shares.reverse() : shares).flatMap((meals, walk) =>
     meals === 0
       ? []
       : [

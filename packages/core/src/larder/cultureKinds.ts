@@ -41,6 +41,8 @@ export interface CultureKind {
   fullPerMl: number | null;
   /** Temperature the days are stated at, °C. */
   atC: number;
+  /** It stands still below this, °C: nothing is fed to it or taken of it. None for those kept indoors. */
+  standsBelowC?: number;
   /** It collapses above this, °C. */
   hotC: number;
   /** One hatch, used up and set anew. */
@@ -219,6 +221,7 @@ export const CULTURES = {
     harvestEveryDays: 3,
     vesselL: 20,
     atC: 20,
+    standsBelowC: 8,
     hotC: 26,
     sign: 'clouds in the light',
     signs: ['dancing', 'green', 'clear', 'scum', 'foul', 'dead'],

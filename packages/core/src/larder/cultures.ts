@@ -1,3 +1,4 @@
+import { formatNumber } from '../units';
 import { addDays, daysBetween, houseDay, type Day, type Instant } from '../time';
 import { cultureDays, cultureSlowness, kindOf, placeTempC, type OwnKind } from './cultureKinds';
 import type { CultureFood, CultureSign } from './keys';
@@ -93,6 +94,13 @@ export function isLost({ looks }: Culture): boolean {
   const last = looks?.at(-1);
   return last !== undefined && (last.density === 0 || last.signs.includes('foul') || last.signs.includes('dead'));
 }
+
+/** Too cold where it stands: it neither eats nor grows. */
+export const standsStill = ({ culture, state }: DescribedCulture): boolean => state.tempC < (kindOf(culture).standsBelowC ?? -1);
+
+/** An amount that is poured or netted, in ml; a large one in litres, since nobody measures that in ml. */
+export const pouredWords = (ml: number): string =>
+  ml >= 1000 ? `${formatNumber(ml / 1000, 2)} L, through a net,` : `${formatNumber(ml)} ml`;
 
 /** A ripe one of the same food that lasts longer. */
 export const successorOf = (

@@ -6,7 +6,7 @@ import { formatNumber } from '../units';
 import type { BackUpStep } from './backUps';
 import { LARDER_CHORES } from './choreKinds';
 import { kindOf } from './cultureKinds';
-import type { DescribedCulture } from './cultures';
+import { pouredWords, standsStill, type DescribedCulture } from './cultures';
 import type { LarderPlan } from './deriveLarder';
 import type { LarderView } from './facts';
 import { hatchShareNow } from './knowledge';
@@ -59,7 +59,7 @@ export function cultureChores(
     );
   }
   if (day > state.lastDay) return chores;
-  if (state.feedDue && day >= state.feedDue)
+  if (state.feedDue && day >= state.feedDue && !standsStill({ culture, state }))
     chores.push(
       chore(LARDER_CHORES.feedCulture, {
         subject,
@@ -126,7 +126,7 @@ function harvestChores(
       why: [
         kind.batch
           ? 'Rinse well; the shells stay behind. A hatch is used up once harvested; best within half a day of hatching, a day or two kept cold and rinsed.'
-          : `It may give ${formatNumber(poured?.mayTakeMl ?? 0)} ml today and stays strong; ripe since ${formatDay(state.ripeFrom, view.today)}.`,
+          : `It may give ${pouredWords(poured?.mayTakeMl ?? 0)} today and stays strong; ripe since ${formatDay(state.ripeFrom, view.today)}.`,
         ...pours,
         ...(poured?.over ? [poured.over] : []),
       ],

@@ -2,7 +2,7 @@ import { substitutesFor } from '../species';
 import { startOfDay, type Day, type Instant } from '../time';
 import { youngMeals } from './meals';
 import { kindOf } from './cultureKinds';
-import { isLost, type DescribedCulture } from './cultures';
+import { isLost, standsStill, type DescribedCulture } from './cultures';
 import { mealMl } from './demand';
 import type { LarderView } from './facts';
 import { FOOD_CLASSES, foodClassOf } from './foodClasses';
@@ -70,7 +70,7 @@ export function takeableMl(described: DescribedCulture, view: LarderView): numbe
     const isReady = culture.kept != null || (state.hatch !== null && view.now >= state.hatch.from);
     return isReady && culture.hatch ? hatchMl(view, culture.hatch.cystsG) : 0;
   }
-  if (isLost(culture)) return 0;
+  if (isLost(culture) || standsStill(described)) return 0;
   const learned = learnCulture(culture, state, view.today, view.timeZone);
   if (learned.looks > 0) return learned.mayTakeMl;
   if (state.phase === 'ripening') return 0;

@@ -15,6 +15,8 @@ export interface Ration {
   /** Amount of one meal in `unit`. */
   perMeal: number;
   unit: 'ml' | 'smear' | 'pinch' | 'spatula' | 'drop' | 'g' | 'trace' | 'piece' | 'match-head' | 'cube';
+  /** Given at the last walk, for those that eat in the dark. */
+  atNight: boolean;
   /** Brine shrimp cysts to set up each day, g; null for other foods. */
   cystsGPerDay: number | null;
   /** Dry food a day, g; null where it is live or not weighed. */
@@ -43,7 +45,7 @@ const PER_100: Partial<Record<Food, { amount: number; unit: Ration['unit'] }>> =
   rotifer: { amount: 20, unit: 'ml' },
   greenWater: { amount: 50, unit: 'ml' },
   vinegarEel: { amount: 3, unit: 'ml' },
-  microworm: { amount: 2, unit: 'smear' },
+  microworm: { amount: 0.5, unit: 'smear' },
   finePowder: { amount: 0.5, unit: 'spatula' },
 };
 /** More than this is weighed, not pinched. */
@@ -58,7 +60,13 @@ const SOLID_DAYS = 7;
 const MOST_NAUPLII = 200;
 /** Frozen food comes in cubes; what it weighs is wet. */
 const CUBED: ReadonlySet<Food> = new Set(['frozen', 'bloodworm']);
+/** Eaten in the dark, by those that hide by day. */
+const NIGHT: ReadonlySet<Food> = new Set(['wafers', 'vegetables']);
+/** A wafer is broken: a piece weighs about so much, g. */
+const WAFER_PIECE_G = 0.1;
 const halves = (value: number) => Math.max(0.5, Math.round(value * 2) / 2);
+/** Live or frozen: small and often, so that none lies about. */
+const isWet = (food: Food) => CUBED.has(food) || foodClassOf(food) !== null;
 /** Grazers find their food in the tank. */
 const grazes = (figures: Pick<Figures, 'adultFoods'>) => figures.adultFoods[0] === 'biofilm';
 
@@ -74,6 +82,12 @@ function dryDose(
   const taken = (words: string, { amount, isOwn }: { amount: number; isOwn: boolean }) => [
     `A ${words} is ${isOwn ? 'yours, weighed:' : 'taken as'} ${formatNumber(amount)} g.`,
   ];
+  if (food === 'wafers')
+    return {
+      perMeal: Math.max(1, Math.round(perMeal / WAFER_PIECE_G)),
+      unit: 'piece',
+      why: [`A piece is a quarter of a small wafer, some ${WAFER_PIECE_G} g; what is left in the morning comes out.`],
+    };
   if (CUBED.has(food)) {
     const [cube, wet] = [doseAmount('cube', food, doses), perMeal * LIVE_FOR_DRY];
     const wetWords = `Thawed it weighs some ${LIVE_FOR_DRY} times as much as dry food that feeds as well.`;
@@ -92,7 +106,7 @@ function dryDose(
 
 /** Food by weight: dry in grams, pinches or a trace where a pinch would be too much; frozen in cubes; live in ml. */
 function byWeight(food: Food, grams: number, meals: number, doses: readonly Calibration[], why: string[]): Ration {
-  const perMeal = grams / meals;
+  const perMeal = NIGHT.has(food) ? grams : grams / meals;
   const isLive = foodClassOf(food) !== null;
   const { why: measured, ...amount } = isLive
     ? {
@@ -103,8 +117,9 @@ function byWeight(food: Food, grams: number, meals: number, doses: readonly Cali
     : dryDose(food, perMeal, doses);
   return {
     food,
-    mealsPerDay: meals,
+    mealsPerDay: NIGHT.has(food) ? 1 : meals,
     everyDays: 1,
+    atNight: NIGHT.has(food),
     ...amount,
     cystsGPerDay: null,
     dryGPerDay: isLive ? null : grams,
@@ -130,6 +145,7 @@ const grazing = (food: Food, unit: 'trace' | 'piece', days: number, why: string)
   food,
   mealsPerDay: 1,
   everyDays: days,
+  atNight: NIGHT.has(food),
   perMeal: 1,
   unit,
   cystsGPerDay: null,
@@ -182,6 +198,7 @@ export function fryRation(
       food,
       mealsPerDay: meals,
       everyDays: 1,
+      atNight: false,
       perMeal,
       unit: 'ml',
       cystsGPerDay: Math.max(0.01, Math.round(gramsPerDay * 100) / 100),
@@ -208,6 +225,7 @@ export function fryRation(
     food,
     mealsPerDay: meals,
     everyDays: 1,
+    atNight: false,
     perMeal: halves((dose.amount * count * factor * own) / 100),
     unit: dose.unit,
     cystsGPerDay: null,
@@ -265,8 +283,10 @@ export function adultRation(
         : middle(figures.adultFeedShare);
   const factor = known.size?.factor ?? 1;
   const grams = factor * others.reduce((sum, one) => sum + one.heads * bodyG(one.figures, one.lengthMm) * shareOf(one), 0);
-  const meals = conditioning ? 2 : others.some(({ isYoung }) => isYoung) ? 2 : 1;
-  const ration = byWeight(first.figures.adultFoods[0] ?? 'pellets', grams, meals, known.doses, [
+  const { adultFoods } = first.figures;
+  const staple = (conditioning ? (adultFoods.find(isWet) ?? 'frozen') : adultFoods[0]) ?? 'pellets';
+  const meals = conditioning || isWet(staple) || others.some(({ isYoung }) => isYoung) ? 2 : 1;
+  const ration = byWeight(staple, grams, meals, known.doses, [
     ...others.map((one) => weightWords(one.heads, one.lengthMm, one.figures)),
     `${[...new Set(others.map((one) => `${formatNumber(shareOf(one) * 100)} %`))].join(' and ')} of their weight a day${conditioning ? ', mostly live or frozen' : ''}.`,
     ...(known.size?.why ?? []),

@@ -82,6 +82,7 @@ export {
   OUTCOMES,
   sureWords,
   USUAL_RULE,
+  usualRule,
   weighEvidence,
   type AttemptFactors,
   type AttemptRecord,

@@ -1,4 +1,5 @@
 import { compare, rate, screen, type Rate, type Tally } from '../evidence';
+import { methodOf, type Method } from '../species';
 import { byWeight, factorWords, NUMBERS } from './factors';
 
 /** What was done at an attempt and stood around it; flags and numbers, null where not known. */
@@ -30,6 +31,9 @@ export interface OutcomeRule {
   share: number;
 }
 export const USUAL_RULE: OutcomeRule = { outcome: 'spawned', withinDays: 14, share: 0.7 };
+/** What counts as good for a species: in the time its method takes, which for those that carry is weeks. */
+export const usualRule = (species: { method: Method } | null): OutcomeRule =>
+  species ? { ...USUAL_RULE, withinDays: methodOf(species).workedWithinDays } : USUAL_RULE;
 
 /** Whether an attempt came out well; null while it cannot be said. */
 export function outcomeOf(record: AttemptRecord, { outcome, withinDays, share }: OutcomeRule): boolean | null {

@@ -37,19 +37,14 @@ function stageDays(species: ResolvedSpecies, { atC, days }: StageDuration, tempC
 }
 
 /** The last day on which somebody has to be out, counted from laying or birth. */
-function latestDay(
-  { when, withinDays }: Leave,
-  hatch: Range | null,
-  swim: Range | null,
-  species: ResolvedSpecies,
-): number | null {
+function latestDay({ when, withinDays }: Leave, hatch: Range | null, swim: Range | null): number | null {
   const days = {
     afterSpawning: 0,
     whenCarrying: 0,
     atHatch: hatch?.[0] ?? null,
     whenSwimming: swim?.[0] ?? null,
     atRelease: swim?.[1] ?? 0,
-    beforeMature: Math.floor(species.figures.maturityDays[0]),
+    atAge: 0,
   }[when];
   return days === null ? null : Math.floor(days + withinDays);
 }
@@ -74,7 +69,7 @@ export function lifeOf(species: ResolvedSpecies, tempC: number): SpeciesLife {
     leaves: species.leaves.map((leave) => ({
       who: leave.who,
       when: leave.when,
-      latestDay: latestDay(leave, hatch, swim, species),
+      latestDay: latestDay(leave, hatch, swim),
     })),
     adultDryGPerDay: rounded(bodyG(figures, middle(figures.adultMm)) * middle(figures.adultFeedShare)),
     saleDays: [Math.round(figures.saleDays[0] / pace), Math.round(figures.saleDays[1] / pace)],

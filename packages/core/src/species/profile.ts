@@ -8,10 +8,10 @@ export type Start = (typeof STARTS)[number];
 
 export const LeaveSchema = v.object({
   who: v.picklist(['adults', 'female', 'male', 'mother', 'youngMales']),
-  when: v.picklist(['afterSpawning', 'whenCarrying', 'atHatch', 'whenSwimming', 'atRelease', 'beforeMature']),
+  when: v.picklist(['afterSpawning', 'whenCarrying', 'atHatch', 'whenSwimming', 'atRelease', 'atAge']),
   withinDays: v.pipe(v.number(), v.minValue(-365), v.maxValue(365)),
 });
-/** Who has to leave so that nobody is eaten or worn out, and when; `withinDays` of that. */
+/** Who has to leave so that nobody is eaten or worn out, and when; `withinDays` of that, at an age: so many days after birth. */
 export type Leave = v.InferOutput<typeof LeaveSchema>;
 
 export const EGG_SITES = ['loose', 'mop', 'glass', 'cave', 'shell', 'nest', 'peat', 'brush', 'body'] as const;
@@ -80,6 +80,10 @@ export const MethodTemplateSchema = v.strictObject({
   spawnsIn: v.pipe(v.array(v.pipe(v.tuple([month, month]), v.readonly())), v.readonly()),
   /** What is done for one that carries; only where young are carried. */
   carryAdvice: v.optional(v.pipe(v.array(v.string()), v.readonly())),
+  /** Days within which an attempt that works has given eggs, or a carrier: those that carry take weeks. */
+  workedWithinDays: positive,
+  /** Sexes, or males, of young that are parted: at a length or an age, whichever comes first, else when they mature. */
+  parted: v.optional(v.strictObject({ mm: v.nullable(positive), days: v.nullable(positive), why: v.string() })),
   /** Why grown ones are bagged one by one. */
   baggedAlone: v.optional(v.string()),
   /** Only where young begin as larvae in salt water. */

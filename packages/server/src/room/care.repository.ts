@@ -27,6 +27,8 @@ export function createCareRepository(database: Database) {
   return {
     care,
     /** Oldest first. */
-    since: (at: Reading, from: string) => care.find(at, { at: { [Op.gte]: from } }, OLDEST_FIRST),
+    /** What was done or seen since an instant, and looks since an earlier one: some are asked for by the week. */
+    since: (at: Reading, from: string, looksFrom: string) =>
+      care.find(at, { [Op.or]: [{ at: { [Op.gte]: from } }, { kind: 'looked', at: { [Op.gte]: looksFrom } }] }, OLDEST_FIRST),
   };
 }

@@ -4,7 +4,7 @@ import type { careEndpoints } from '@freshet/contract/room';
 import { CARE_WORDS, type CareKind } from '@freshet/core/room';
 import { formatAmount } from '@freshet/core/units';
 import type { Applied, LogService, Scope, ToBody } from '../log';
-import type { Database, Reading } from '../platform';
+import type { Database } from '../platform';
 import { createCareRepository } from './care.repository';
 import type { RoomService } from './room.service';
 
@@ -29,13 +29,13 @@ export function createCare({ database, log, room }: { database: Database; log: L
     care: {
       apply: (scope, body) => applyCare(scope, body),
       undo: { tables: [table] },
-      ticks: { fed: ticked('fed'), dyed: ticked('dyed'), clearedOut: ticked('clearedOut') },
+      ticks: { fed: ticked('fed'), dyed: ticked('dyed'), clearedOut: ticked('clearedOut'), looked: ticked('looked') },
     },
   });
 
   return {
     applyCare,
-    since: (at: Reading, from: string) => repository.since(at, from),
+    since: repository.since,
   };
 }
 export type CareService = ReturnType<typeof createCare>;

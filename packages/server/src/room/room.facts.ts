@@ -18,6 +18,9 @@ const NITRATE_DAYS = 90;
 /** What was done or seen at a tank matters for so long. */
 const ILLNESS_DAYS = 60;
 const CARE_DAYS = 3;
+/** Looks that are asked for weekly are kept a little longer than a week. */
+const LOOK_DAYS = 8;
+const daysAgo = (now: string, days: number) => new Date(Date.parse(now) - days * DAY_MS).toISOString();
 const DAY_MS = 86_400_000;
 
 function toTanks({ racks, shelves, tanks, equipped }: Rooms, quarantined: ReadonlySet<string>): RoomTank[] {
@@ -92,7 +95,7 @@ export function createRoomFacts({
         probes.judge(who, wanted),
         room.repository.newestOf(who, ['nitratePpm', 'ammoniaPpm', 'ph', 'ghDeg'], since),
         biosecurity.repository.illnessesSince(who, new Date(Date.parse(clock.now()) - ILLNESS_DAYS * DAY_MS).toISOString()),
-        care.since(who, new Date(Date.parse(clock.now()) - CARE_DAYS * DAY_MS).toISOString()),
+        care.since(who, daysAgo(clock.now(), CARE_DAYS), daysAgo(clock.now(), LOOK_DAYS)),
         hours.current(who),
       ]);
     const newest = <Value>(quantity: Quantity, toValue: (row: ReadingRow) => Value): Record<string, Value> =>

@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { bundled, FEW, sureWords, USUAL_RULE, weighEvidence } from '@freshet/core/spawning';
+import { bundled, FEW, sureWords, usualRule, weighEvidence } from '@freshet/core/spawning';
 import { FOOD_NAMES, METHOD_TEMPLATES } from '@freshet/core/species';
 import { formatRange, inUnits } from '@freshet/core/units';
 import { showTemperature, showVolume, useHouse, type Reply } from '../data';
@@ -21,7 +21,8 @@ export function SpeciesAside({
   const house = useHouse();
   if (!species) return <Panel title="The species">Choose a species, and what is known of it stands here.</Panel>;
   const { figures } = species;
-  const { rows: all, tried, worked } = weighEvidence(history.records, USUAL_RULE);
+  const rule = usualRule(species);
+  const { rows: all, tried, worked } = weighEvidence(history.records, rule);
   const rows = bundled(all).filter((row) => Math.min(row.with.trials, row.without.trials) >= FEW);
   return (
     <>
@@ -62,7 +63,7 @@ export function SpeciesAside({
               <b>
                 {worked} of {tried}
               </b>{' '}
-              spawned within {USUAL_RULE.withinDays} days.
+              spawned within {rule.withinDays} days.
             </p>
           )}
           {rows.slice(0, 3).map((row) => (

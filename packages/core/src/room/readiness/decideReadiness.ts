@@ -33,12 +33,12 @@ export interface ReadinessRules {
   zeroDays: number;
   /** Rest after refilling. */
   restDays: number;
-  /** Active soil asks for this long before stock. */
-  soilWeeks: number;
+  /** Active soil asks for this long before stock, from and to. */
+  soilWeeks: readonly [number, number];
   /** A heater is to be tested again after this. */
   heaterDays: number;
 }
-export const READINESS_RULES: ReadinessRules = { zeroDays: 7, restDays: 7, soilWeeks: 4, heaterDays: 180 };
+export const READINESS_RULES: ReadinessRules = { zeroDays: 7, restDays: 7, soilWeeks: [6, 8], heaterDays: 180 };
 
 /** Why a tank is not ready, and what would make it so. */
 export interface Hindrance {
@@ -143,15 +143,15 @@ export function decideReadiness(input: {
   const soil = lastOf(events, 'soilLaid');
   if (soil) {
     const age = daysBetween(soil, today);
-    const settled = addDays(soil, rules.soilWeeks * 7);
+    const [settled, surely] = [addDays(soil, rules.soilWeeks[0] * 7), addDays(soil, rules.soilWeeks[1] * 7)];
     if (settled > today && state !== 'settingUp') {
       hindrances.push({
-        what: `Active soil is ${Math.floor(age / 7)} of ${rules.soilWeeks} weeks old.`,
+        what: `Active soil is ${Math.floor(age / 7)} weeks old; it leaches and cycles for ${rules.soilWeeks.join(' to ')}.`,
         remedy: 'Wait; change water often while it gives off ammonia.',
       });
       expected = {
         from: [settled, expected?.from ?? settled].sort()[1] ?? settled,
-        to: [settled, expected?.to ?? settled].sort()[1] ?? settled,
+        to: [surely, expected?.to ?? surely].sort()[1] ?? surely,
         basis: expected?.basis ?? 'rest',
       };
       if (state === 'ready') state = 'cycling';

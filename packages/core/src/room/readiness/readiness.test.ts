@@ -162,7 +162,14 @@ describe('the readiness of a tank', () => {
     ]);
     expect(decide(running, { readings }).ready).toBe(true);
     const young = decide([...running, event('soilLaid', 20)], { readings });
-    expect(young).toMatchObject({ ready: false, state: 'cycling', expected: { from: addDays(day(20), 28) } });
+    expect(young).toMatchObject({
+      ready: false,
+      state: 'cycling',
+      expected: { from: addDays(day(20), 42), to: addDays(day(20), 56) },
+    });
+    expect(young.hindrances[0]?.what).toBe('Active soil is 2 weeks old; it leaches and cycles for 6 to 8.');
+    expect(decide([...running, event('soilLaid', 41)], { readings }).ready).toBe(false);
+    expect(decide([...running, event('soilLaid', 42)], { readings }).ready).toBe(true);
     expect(decide(running, { readings, heaterW: 50 }).hindrances[0]?.what).toContain('heater was not tested');
     expect(decide([...running, event('heaterTested', 1)], { readings, heaterW: 50 }).ready).toBe(true);
     expect(decide([event('running', 500), event('soilLaid', 480)])).toMatchObject({ ready: true, soilLaidOn: day(480) });

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { bundled, FEW, OUTCOMES, proposeNext, USUAL_RULE, type Outcome } from '@freshet/core/spawning';
+import { bundled, FEW, OUTCOMES, proposeNext, usualRule, type Outcome, type OutcomeRule } from '@freshet/core/spawning';
 import { showPercent, useGet, useHouse, type Reply } from '../../data';
 import { ButtonLink, Empty, LinkButton, Loaded, Notice, PageHead, SelectField, TextField } from '../../ui';
 import { EvidenceLine } from './EvidenceRows';
@@ -14,10 +14,10 @@ const OUTCOME_WORDS: Record<Outcome, string> = {
   swimming: 'young at swimming',
 };
 const LEVELS = ['0.05', '0.1', '0.2'];
-function Weighed({ records, speciesKey }: { records: Reply<'evidence'>; speciesKey: string }) {
+function Weighed({ records, speciesKey, usual }: { records: Reply<'evidence'>; speciesKey: string; usual: OutcomeRule }) {
   const house = useHouse();
   const [outcome, setOutcome] = useState<Outcome>('spawned');
-  const [within, setWithin] = useState(String(USUAL_RULE.withinDays));
+  const [within, setWithin] = useState(String(usual.withinDays));
   const [share, setShare] = useState('70');
   const [level, setLevel] = useState('0.1');
   const [showAll, setShowAll] = useState(false);
@@ -26,10 +26,10 @@ function Weighed({ records, speciesKey }: { records: Reply<'evidence'>; speciesK
   const rule = useMemo(
     () => ({
       outcome,
-      withinDays: Number.isFinite(days) && days > 0 ? days : USUAL_RULE.withinDays,
-      share: Number.isFinite(percent) && percent > 0 && percent <= 100 ? percent / 100 : USUAL_RULE.share,
+      withinDays: Number.isFinite(days) && days > 0 ? days : usual.withinDays,
+      share: Number.isFinite(percent) && percent > 0 && percent <= 100 ? percent / 100 : usual.share,
     }),
-    [outcome, days, percent],
+    [outcome, days, percent, usual.withinDays, usual.share],
   );
   const weighed = useWork(() => evidenceWork().weighEvidence(records, rule, Number(level)), [records, rule, level]);
   const several = useWork(isSeveral ? () => evidenceWork().severalAtOnce(records, rule) : null, [records, rule, isSeveral]);
@@ -185,7 +185,12 @@ export function EvidencePage() {
                 <option value="all">all together, {records.length}</option>
               </select>
             </PageHead>
-            <Weighed key={chosen} records={own} speciesKey={chosen} />
+            <Weighed
+              key={chosen}
+              records={own}
+              speciesKey={chosen}
+              usual={usualRule(species.data?.find(({ key }) => key === chosen) ?? null)}
+            />
           </>
         );
       }}

@@ -1,0 +1,138 @@
+import { larderAgenda, pourList, type Culture } from '../larder';
+import { addDays } from '../time';
+import { attempt, brood, house, lot, NOW, tank, TODAY, view, type Told } from './houseFixture';
+
+/** What is to be fed at T1 on a day, as text, amount and walk. */
+function fed(told: Partial<Told>, day = TODAY): string[] {
+  const seen = view(house(told));
+  return (larderAgenda.chores?.(seen, day) ?? [])
+    .filter(({ tankId, chore: { kind } }) => tankId === 'T1' && (kind === 'feedYoung' || kind === 'feedAdults'))
+    .map(({ chore: { text, amountText, walk } }) => `${text}: ${amountText}, walk ${walk + 1}`);
+}
+const exactly = (instant: string) => ({ from: instant, to: instant });
+/** Adults of a species in T1. */
+const adults = (speciesKey: string, lengthMm: number, heads: number, more: Partial<Told> = {}): Partial<Told> => ({
+  lots: [lot('a', 'T1', speciesKey, { males: heads / 2, females: heads / 2, unsexed: 0, lengthMm, bornOn: '2025-01-01' })],
+  temperatures: { T1: { at: NOW, tempC: 24 } },
+  ...more,
+});
+/** Young that swam so many days ago, so many of them, of a measured length. */
+const young = (speciesKey: string, heads: number, lengthMm: number, days = 20): Partial<Told> => ({
+  broods: [
+    brood('B', speciesKey, {
+      laid: exactly(`${addDays(TODAY, -days - 4)}T08:00:00.000Z`),
+      hatched: exactly(`${addDays(TODAY, -days - 2)}T08:00:00.000Z`),
+      freeSwimming: exactly(`${addDays(TODAY, -days)}T08:00:00.000Z`),
+      alive: heads,
+    }),
+  ],
+  lots: [lot('y', 'T1', speciesKey, { broodId: 'B', unsexed: heads, lengthMm })],
+  temperatures: { T1: { at: NOW, tempC: 26 } },
+});
+
+describe('grown animals are fed', () => {
+  it('what their method lives on: dry once a day, frozen twice, grazers a piece a week at night', () => {
+    // 20 tetras of 40 mm: 20 x 1.15e-5 x 40^3 = 14.7 g; 0.75 % of it is 0.11 g, two pinches of 0.05 g.
+    expect(fed(adults('lemon-tetra', 40, 20))).toEqual(['Pellets: 2 pinches, walk 1']);
+    // Killifish take no dry food: live or frozen, morning and evening.
+    const frozen = fed(adults('rachows-nothobranch', 45, 6));
+    expect(frozen).toHaveLength(2);
+    expect(frozen[0]).toMatch(/^Frozen food: .*, walk 1$/);
+    expect(frozen[1]).toMatch(/^Frozen food: .*, walk 3$/);
+    const week = Array.from({ length: 14 }, (_, i) => fed(adults('green-babaulti', 25, 20), addDays(TODAY, i)));
+    expect(week.filter((rows) => rows.length > 0)).toEqual([['Wafers: 1 piece, walk 3'], ['Wafers: 1 piece, walk 3']]);
+  });
+
+  it('live or frozen while they are conditioned, never pellets', () => {
+    const from = (conditioningFrom: string | null, hasBrood = false) =>
+      fed(
+        adults('lemon-tetra', 40, 20, {
+          attempts: [attempt('S', 'T1', 'lemon-tetra', { conditioningFrom, hasBrood, parentLotIds: ['a'] })],
+        }),
+      );
+    expect(from(null)).toEqual(['Pellets: 2 pinches, walk 1']);
+    // 14.7 g, 1.75 % a day is 0.26 g dry; wet four times that, in two meals: 0.52 g.
+    expect(from(TODAY)).toEqual([
+      'Conditioning food, live or frozen if there is any: 0.52 g, walk 1',
+      'Conditioning food, live or frozen if there is any: 0.52 g, walk 3',
+    ]);
+    expect(from(addDays(TODAY, 1))).toEqual(['Pellets: 2 pinches, walk 1']);
+    expect(from(TODAY, true)).toEqual(['Pellets: 2 pinches, walk 1']);
+  });
+
+  it('not on the fasting day, but while they are conditioned', () => {
+    // The tenth of March 2026 is a Tuesday.
+    const hours = (fastOn: number | null) => ({ ...view(house({})).room.hours, fastOn });
+    expect(fed(adults('lemon-tetra', 40, 20, { room: { hours: hours(2) } }))).toEqual([]);
+    expect(fed(adults('lemon-tetra', 40, 20, { room: { hours: hours(3) } }))).toHaveLength(1);
+    expect(fed(adults('lemon-tetra', 40, 20, { room: { hours: hours(2) } }), addDays(TODAY, 1))).toHaveLength(1);
+  });
+
+  it('outdoors by the water: nothing below 10 °C, weekly to 14, every other day to 18, then daily', () => {
+    const days = (tempC: number) =>
+      Array.from({ length: 14 }, (_, i) =>
+        fed(
+          {
+            ...adults('ranchu-goldfish', 120, 4),
+            tanks: [tank('T1', { outdoor: true, litres: 400 }), tank('T2')],
+            temperatures: { T1: { at: NOW, tempC } },
+          },
+          addDays(TODAY, i),
+        ),
+      ).filter((rows) => rows.length > 0).length;
+    expect([9.9, 10, 13.9, 14, 17.9, 18].map(days)).toEqual([0, 2, 2, 7, 7, 14]);
+  });
+});
+
+describe('young are fed', () => {
+  it('worms by the half smear: half a smear for a hundred, in the young’s own meals', () => {
+    // Aspidoras of 3.6 mm live on microworm; four meals over three walks.
+    expect(fed(young('sixray-aspidoras', 100, 3.6, 1))[0]).toMatch(/^Microworms.*: 2 × 0\.5 smear, walk 1$/);
+    expect(fed(young('sixray-aspidoras', 400, 3.6, 1))[0]).toMatch(/^Microworms.*: 2 × 2 smears, walk 1$/);
+  });
+
+  it('wafers in pieces, once, at the last walk', () => {
+    // 60 whiptails of 30 mm: 60 x 0.6e-5 x 27000 = 9.7 g, 4 % is 0.39 g: four pieces of 0.1 g.
+    const rows = fed(young('red-lizard-whiptail', 60, 30, 200));
+    expect(rows).toHaveLength(1);
+    expect(rows[0]).toMatch(/^Wafers.*: 4 pieces, walk 3$/);
+  });
+
+  it('scuds no pellets at any length', () => {
+    for (const mm of [3, 5, 8, 12]) expect(fed(young('hyalella', 200, mm, 30)).join()).not.toMatch(/pellet/i);
+  });
+});
+
+describe('a tub of daphnia outdoors', () => {
+  const tub = (more: Partial<Culture> = {}): Culture => ({
+    id: 'd',
+    name: 'Daphnia tub',
+    food: 'daphnia',
+    startedAt: '2026-01-20T08:00:00.000Z',
+    ripeSeenAt: '2026-02-20T08:00:00.000Z',
+    fedAt: '2026-03-01T08:00:00.000Z',
+    harvestedAt: null,
+    tankId: 'T1',
+    vesselL: 195,
+    ...more,
+  });
+  const chores = (tempC: number) => {
+    const seen = view(
+      house({
+        tanks: [tank('T1', { outdoor: true, litres: 195 }), tank('T2')],
+        temperatures: { T1: { at: NOW, tempC } },
+        larder: { cultures: [tub()] },
+      }),
+    );
+    return {
+      kinds: (larderAgenda.chores?.(seen, TODAY) ?? []).map(({ chore: { kind } }) => kind),
+      takeable: pourList(seen).vessels.map(({ mayTakeMl }) => mayTakeMl > 0),
+    };
+  };
+  it('stands still below 8 °C: it is neither fed nor harvested', () => {
+    expect(chores(5).kinds).not.toContain('feedCulture');
+    expect(chores(7.9)).toMatchObject({ takeable: [] });
+    expect(chores(8).kinds).toContain('feedCulture');
+    expect(chores(8).takeable).toEqual([true]);
+  });
+});

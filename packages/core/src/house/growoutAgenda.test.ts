@@ -1,0 +1,78 @@
+import { broodsAgenda } from '../broods';
+import { growoutAgenda } from '../growout';
+import { SHIPPED_SPECIES } from '../species';
+import { addDays } from '../time';
+import { brood, house, lot, NOW, TODAY, view, type Told } from './houseFixture';
+
+const exactly = (instant: string) => ({ from: instant, to: instant });
+/** A brood of a species that swam (or was born) so many days ago, in T1. */
+const grown = (speciesKey: string, days: number, more: Partial<Told['lots'][number]> = {}): Partial<Told> => {
+  const swam = exactly(`${addDays(TODAY, -days)}T08:00:00.000Z`);
+  return {
+    broods: [
+      brood('B', speciesKey, {
+        laid: speciesKey.includes('limia') ? swam : exactly(`${addDays(TODAY, -days - 5)}T08:00:00.000Z`),
+        hatched: speciesKey.includes('limia') ? null : exactly(`${addDays(TODAY, -days - 3)}T08:00:00.000Z`),
+        freeSwimming: swam,
+        alive: 30,
+      }),
+    ],
+    lots: [lot('y', 'T1', speciesKey, { broodId: 'B', unsexed: 30, ...more })],
+    temperatures: { T1: { at: NOW, tempC: 26 } },
+  };
+};
+const askedFor = (kind: string, told: Partial<Told>, day = TODAY) => {
+  const seen = view(house(told));
+  return [...(growoutAgenda.chores?.(seen, day) ?? []), ...(broodsAgenda.chores?.(seen, day) ?? [])].filter(
+    ({ chore }) => chore.kind === kind,
+  );
+};
+
+describe('the sexes of young are parted', () => {
+  it('where males fight at 25 mm or eight weeks, whichever comes first, said a week before', () => {
+    const fish = SHIPPED_SPECIES.find(({ key }) => key === 'fighting-fish');
+    if (!fish) throw new Error('no fighting fish');
+    const first = (saleDays: readonly [number, number]) =>
+      Array.from({ length: 120 }, (_, days) => days).find((days) => {
+        const told = grown('fighting-fish', days);
+        return askedFor('partSexes', { ...told, saved: [{ ...fish, figures: { saleDays } }] }).length > 0;
+      });
+    // Slow ones are not 25 mm by then: eight weeks less the week ahead. Fast ones are that long sooner.
+    expect(first([400, 500])).toBe(49);
+    expect(first([50, 60])).toBeLessThan(40);
+    expect(askedFor('partSexes', grown('fighting-fish', 60))[0]?.chore.why.join(' ')).toContain('Males fight');
+  });
+
+  it('not of shoaling fish, and not once they are sexed and apart', () => {
+    for (const days of [60, 120, 240]) expect(askedFor('partSexes', grown('lemon-tetra', days))).toEqual([]);
+    expect(askedFor('partSexes', grown('fighting-fish', 60, { unsexed: 0, females: 30 }))).toEqual([]);
+    expect(askedFor('partSexes', grown('fighting-fish', 60, { unsexed: 0, females: 29, males: 1 }))).toHaveLength(1);
+  });
+});
+
+describe('young livebearers are looked at for males', () => {
+  const LOOK = 'Look for young males, and put them apart';
+  const looks = (days: number, lookedDaysAgo: number | null = null, more: Partial<Told['lots'][number]> = {}) => {
+    const told = grown('humpback-limia', days, more);
+    const at = lookedDaysAgo === null ? null : `${addDays(TODAY, -lookedDaysAgo)}T09:00:00.000Z`;
+    const care = at ? { T1: [{ kind: 'looked' as const, what: 'young males', at }] } : {};
+    const seen = view(house({ ...told, room: { care } }));
+    return (broodsAgenda.chores?.(seen, TODAY) ?? []).filter(({ chore }) => chore.text === LOOK);
+  };
+  it('weekly from week four until all are sexed and apart', () => {
+    expect([27, 28, 35, 36, 90].map((days) => looks(days).length)).toEqual([0, 1, 1, 1, 1]);
+    expect([28, 35, 36].map((days) => looks(days)[0]?.chore.overdue)).toEqual([false, false, true]);
+    expect([0, 1, 6, 7].map((ago) => looks(40, ago).length)).toEqual([1, 0, 0, 1]);
+    expect(looks(40, 7)[0]?.chore.overdue).toBe(false);
+    expect(looks(40, null, { unsexed: 0, females: 20 })).toEqual([]);
+    expect(looks(40, null, { unsexed: 0, females: 20, males: 2 })).toHaveLength(1);
+    expect(looks(40)[0]?.chore.tick).toEqual({ kind: 'looked', id: 'T1', what: 'young males' });
+  });
+
+  it('another look at the tank does not stand for it', () => {
+    const told = grown('humpback-limia', 40);
+    const care = { T1: [{ kind: 'looked' as const, what: 'eggs', at: `${addDays(TODAY, -1)}T09:00:00.000Z` }] };
+    const seen = view(house({ ...told, room: { care } }));
+    expect((broodsAgenda.chores?.(seen, TODAY) ?? []).filter(({ chore }) => chore.text === LOOK)).toHaveLength(1);
+  });
+});
