@@ -25,6 +25,7 @@ export const PROBLEMS = {
   'room/place-taken': { status: 409, title: 'Another tank stands there' },
   'room/implausible-reading': { status: 409, title: 'That reading looks wrong', overridable: true },
   'room/not-ready': { status: 409, title: 'The tank is not ready', overridable: true },
+  'room/exposed': { status: 409, title: 'They may carry an illness', overridable: true },
   'room/quarantine': { status: 409, title: 'This breaks a quarantine', overridable: true },
   'room/unknown-token': { status: 401, title: 'No probe has this token' },
   'stock/too-many': { status: 409, title: 'There are not that many' },

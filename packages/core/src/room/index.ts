@@ -46,3 +46,12 @@ export { decideQuarantine, QUARANTINE_DAYS, type Quarantine } from './biosecurit
 export { codeOf, codesOf, isProbed, QUIET_ROOM, readRoom, type RoomFacts, type RoomTank, type RoomView } from './facts';
 export { CARE_KINDS, CARE_WORDS, type CareKind } from './care';
 export { ROOM_CHORES, roomAgenda, STALE_DAYS } from './agenda';
+export {
+  exposureIn,
+  ILLNESS_DAYS,
+  illnessIn,
+  mayMove,
+  type Exposure,
+  type ExposureFacts,
+  type SeenIllness,
+} from './biosecurity/exposure';

@@ -1,7 +1,8 @@
 import { groupBy, type Alarm, type Bench, type Chore, type LoggedOutcome } from '../agenda';
 import { describeTank, type HouseView, type TankWords } from '../house';
 import { compareWalk, type WalkPlace } from '../room';
-import { illnessOf } from '../stock';
+import { illnessIn } from '../room';
+import { exposureFacts } from '../stock';
 import type { Day } from '../time';
 import { formatNumber } from '../units';
 import { AGENDAS, ALARM_ORDER } from './agendas';
@@ -94,7 +95,7 @@ function tankStops(
     if (chores.length === 0 && (notes.length === 0 || !view.lotsByTank.has(tank.id))) return [];
     const { rackPosition, shelfLevel, leftCm, code, rackCode } = tank;
     // Whoever is ill is served last, as quarantine is.
-    const quarantine = tank.quarantine || illnessOf(view, tank.id) !== null;
+    const quarantine = tank.quarantine || illnessIn(exposureFacts(view), tank.id) !== null;
     const nursery = view.broodsByTank.has(tank.id);
     return [
       {

@@ -798,6 +798,13 @@ describe('what does not suit whoever lives there', () => {
     expect(stops[1]?.notes.join()).toContain('its own net');
     expect(alarms(ill)[0]).toMatchObject({ severity: 'now', title: 'T1: white spots.' });
     expect(alarms(ill)[0]?.text).toContain('shared by T2');
+    const looks = (from: typeof ill, day = TODAY) =>
+      deriveRound(from, day).stops.flatMap(({ code, chores }) =>
+        chores.filter(({ kind }) => kind === 'lookOver').map(({ amountText }) => `${code} ${amountText}`),
+      );
+    expect(looks(ill)).toEqual(['T2 until Tue 7 Apr']);
+    expect(looks(ill, '2026-04-07')).toEqual(['T2 until Tue 7 Apr']);
+    expect(looks(ill, '2026-04-08')).toEqual([]);
     const old = told({ illnesses: [{ tankId: 'T1', at: '2026-01-10T08:00:00.000Z', what: 'white spots' }] }, lots, tanks);
     expect(alarms(old).filter(({ key }) => key.startsWith('illness'))).toEqual([]);
   });

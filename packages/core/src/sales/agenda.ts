@@ -5,6 +5,7 @@ import { totalHeads } from '../stock';
 import { addDays, daysBetween, formatDay, type Day } from '../time';
 import { SALES_CHORES } from './choreKinds';
 import type { OpenOrder, SalesView } from './facts';
+import { barOf } from './freeLots';
 import { orderOutlooks } from './outlook';
 import { NEVER_RELEASE } from './words';
 
@@ -72,15 +73,28 @@ function orderChores(view: SalesView, order: OpenOrder, day: Day): PlacedChore[]
         },
       ];
     if (day < order.dueOn) return [];
+    const bar = stop.picks.flatMap(
+      ({ lotId }) => barOf(view, { tankId: view.stock.lots.find(({ id }) => id === lotId)?.tankId ?? null }) ?? [],
+    )[0];
     return [
       {
         tankId: stop.tankId,
         chore: chore(SALES_CHORES.packOrder, {
           subject,
           day,
-          text: `Catch and bag ${inWords(stop)} for order ${order.number}`,
+          text: bar
+            ? `Leave ${inWords(stop)} for order ${order.number} where they are`
+            : `Look over, catch and bag ${inWords(stop)} for order ${order.number}`,
           overdue: day > order.dueOn,
-          why: ['Bags, labels and the list for the buyer are on the page of the order; handed over there, the ledger follows.'],
+          why: bar
+            ? [
+                `They are in ${bar}: they may carry it to others.`,
+                'Fill the order from another tank, put its day off, or say on its page why they go all the same.',
+              ]
+            : [
+                'Fins, skin, breathing, how they swim: what looks odd stays.',
+                'Bags, labels and the list for the buyer are on the page of the order; handed over there, the ledger follows.',
+              ],
           caution: NEVER_RELEASE,
         }),
       },

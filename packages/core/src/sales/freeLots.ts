@@ -1,30 +1,29 @@
 import type { ReadBrood } from '../broods';
 import { besideBrood } from '../broods';
 import { CLASS_SPREAD, growthOf, lengthAt, shareOfLength, type BroodGrowth } from '../growout';
-import { ILLNESS_DAYS, totalHeads, type Heads, type StockLot } from '../stock';
+import { exposureIn } from '../room';
+import { BREACH_DAYS, exposureFacts, totalHeads, type Heads, type StockLot } from '../stock';
 import { addDays, houseDay } from '../time';
 import { promisedIn, type SalesView } from './facts';
 import type { FreeLot } from './fill';
 
-/** Why animals do not go now, in words that follow "in". */
-export const BARS = {
-  quarantine: 'quarantine',
-  illness: 'a tank where illness was seen',
-  treatment: 'a tank under treatment',
-} as const;
-
 /** Whether a lot cannot go now, and why, in words that follow "in". */
 export function barOf(view: SalesView, { tankId }: Pick<StockLot, 'tankId'>): string | null {
   if (tankId === null) return null;
-  if (view.stock.quarantines[tankId] !== undefined) return BARS.quarantine;
-  const since = addDays(view.today, -ILLNESS_DAYS);
-  const isIll = view.room.illnesses.some((seen) => seen.tankId === tankId && houseDay(seen.at, view.timeZone) >= since);
-  if (isIll) return BARS.illness;
+  if (view.stock.quarantines[tankId] !== undefined) return 'quarantine';
+  const exposure = exposureIn(exposureFacts(view), tankId);
+  if (exposure)
+    return exposure.isShared
+      ? `a tank that shares its water with ${exposure.code}, where illness was seen`
+      : 'a tank where illness was seen';
+  const since = addDays(view.today, -BREACH_DAYS);
+  const breached = view.stock.breaches.some((one) => one.toTankId === tankId && houseDay(one.at, view.timeZone) >= since);
+  if (breached) return 'a tank that took animals out of quarantine early';
   // Until the last change of water that the treatment asks for.
   const isTreated = view.larder.pests.some(
     (pest) => pest.tankId === tankId && pest.treatedWith !== null && pest.changesOn.some((day) => day >= view.today),
   );
-  return isTreated ? BARS.treatment : null;
+  return isTreated ? 'a tank under treatment' : null;
 }
 
 /** What of a lot of young may be sold when it is long enough, and how its lengths stand beside its brood's. */

@@ -1,6 +1,15 @@
 import { chore, choreKinds, tick, type Agenda, type Alarm, type Chore } from '../agenda';
 import type { ResolvedSpecies } from '../species';
-import { checkTemperature, codeOf, mealsByWalk, STALE_DAYS, type RoomTank } from '../room';
+import {
+  checkTemperature,
+  codeOf,
+  exposureIn,
+  illnessIn,
+  mealsByWalk,
+  STALE_DAYS,
+  type ExposureFacts,
+  type RoomTank,
+} from '../room';
 import { addDays, daysBetween, formatDay, formatInstant, houseDay, sentence, timesADay, type Day } from '../time';
 import { formatNumber, formatRange } from '../units';
 import type { StockLot, StockProgramme, StockView } from './facts';
@@ -8,11 +17,20 @@ import type { StockLot, StockProgramme, StockView } from './facts';
 export const STOCK_CHORES = choreKinds({
   condition: { seconds: 60, words: 'conditioning food' },
   score: { stays: true, seconds: 90, way: 'watch', words: 'score condition' },
+  lookOver: { seconds: 20, way: 'watch', words: 'look over the exposed' },
   quarantineEnd: { seconds: 240, way: 'watch', words: 'end of quarantine' },
 });
 
 /** Condition is scored once a week while it is worked on. */
 const SCORE_DAYS = 7;
+
+/** The house as far as illness goes. */
+export const exposureFacts = ({ tanks, room, timeZone, today }: StockView): ExposureFacts => ({
+  tanks,
+  illnesses: room.illnesses,
+  timeZone,
+  today,
+});
 
 /** Programmes that run on a day for lots of a tank. */
 export function runningProgrammes(lots: readonly StockLot[], view: StockView, day: Day): StockProgramme[] {
@@ -60,6 +78,24 @@ function conditioningChores(lots: readonly StockLot[], view: StockView, day: Day
   });
 }
 
+/** Animals that share their water with those that are ill are looked over each day until the days are over. */
+function exposureChores(tankId: string, view: StockView, day: Day): Chore[] {
+  const exposure = exposureIn({ ...exposureFacts(view), today: day }, tankId);
+  if (!exposure?.isShared) return [];
+  return [
+    chore(STOCK_CHORES.lookOver, {
+      subject: tankId,
+      day,
+      text: `Look them over: ${exposure.what} in ${exposure.code}, and the water is shared`,
+      amountText: `until ${formatDay(exposure.until, view.today)}`,
+      why: [
+        `Seen in ${exposure.code} on ${formatDay(exposure.on, view.today)}. What drifts in the water is here already; it shows days later.`,
+        'Anything odd: log it as illness. Until then nobody is sold, swapped or moved from here without a reason.',
+      ],
+    }),
+  ];
+}
+
 /** On the first day quarantine may end: a last look before anybody is moved. */
 function quarantineChores(tankId: string, view: StockView, day: Day): Chore[] {
   const quarantine = view.stock.quarantines[tankId];
@@ -78,8 +114,8 @@ function quarantineChores(tankId: string, view: StockView, day: Day): Chore[] {
   ];
 }
 
-/** A breach is still worth a word for as long as what it carried may show. */
-const BREACH_DAYS = 28;
+/** A breach is still worth a word, and a bar to a sale, for as long as what it carried may show. */
+export const BREACH_DAYS = 28;
 
 function temperatureAlarms(view: StockView): Alarm[] {
   const alarms: Alarm[] = [];
@@ -166,21 +202,9 @@ function breachAlarms(view: StockView): Alarm[] {
   return alarms;
 }
 
-/** Illness is worth its own tools and the last place of the walk for so long after it was last seen. */
-export const ILLNESS_DAYS = 28;
-
-/** Tanks where illness was seen lately, with what was seen and until when they are apart. */
-export function illnessOf(view: StockView, tankId: string): { what: string; on: Day; until: Day } | null {
-  const seen = view.room.illnesses.filter((one) => one.tankId === tankId).at(-1);
-  if (!seen) return null;
-  const on = houseDay(seen.at, view.timeZone);
-  const until = addDays(on, ILLNESS_DAYS);
-  return until >= view.today ? { what: seen.what, on, until } : null;
-}
-
 function illnessAlarms(view: StockView): Alarm[] {
   return [...view.tanks.values()].flatMap((tank): Alarm[] => {
-    const ill = illnessOf(view, tank.id);
+    const ill = illnessIn(exposureFacts(view), tank.id);
     if (!ill) return [];
     const exposed = [...view.tanks.values()].filter(
       (other) => other.id !== tank.id && tank.sump !== null && other.sump === tank.sump,
@@ -214,7 +238,7 @@ export function tooColdToFeed(view: StockView, tankId: string): number | null {
 function notes(view: StockView, tankId: string): string[] {
   const tank: RoomTank | undefined = view.tanks.get(tankId);
   const found: string[] = [];
-  const ill = illnessOf(view, tankId);
+  const ill = illnessIn(exposureFacts(view), tankId);
   if (ill)
     found.push(
       `${sentence(ill.what)}, seen ${formatDay(ill.on, view.today)}: its own net, hose and towel; wash hands after. Until ${formatDay(ill.until, view.today)}.`,
@@ -235,6 +259,7 @@ export const stockAgenda: Agenda<StockView> = {
     [...view.lotsByTank].flatMap(([tankId, lots]) =>
       [
         ...quarantineChores(tankId, view, day),
+        ...exposureChores(tankId, view, day),
         ...conditioningChores(
           lots.filter((lot) => lot.broodId === null),
           view,

@@ -101,4 +101,4 @@ export {
   type StockProgramme,
   type StockView,
 } from './facts';
-export { ILLNESS_DAYS, illnessOf, runningProgrammes, stockAgenda, STOCK_CHORES, tooColdToFeed } from './agenda';
+export { BREACH_DAYS, exposureFacts, runningProgrammes, stockAgenda, STOCK_CHORES, tooColdToFeed } from './agenda';

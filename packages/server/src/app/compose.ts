@@ -18,6 +18,7 @@ import { createLog } from '../log';
 import type { Clock, Database, Who } from '../platform';
 import {
   createBiosecurity,
+  type BiosecurityService,
   createCare,
   createHours,
   createProbes,
@@ -64,9 +65,16 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
   const water: WaterService = createWater({ ...entered, room, tellProbes: (who, change) => probes.tellChange(who, change) });
   const probes = createProbes({ clock, log, room, water, secret });
   const hours = createHours({ ...base, log });
-  const stock = createStock({ ...base, log, room, readiness, species });
+  const stock = createStock({
+    ...base,
+    log,
+    room,
+    readiness,
+    species,
+    illnessesSince: (at, from) => biosecurity.repository.illnessesSince(at, from),
+  });
   const lines = createLines({ ...base, log, room, hours, species, stock, descent: { broods: (at) => broods.descent(at) } });
-  const biosecurity = createBiosecurity({ database, log, room, lotTrail: stock.quarantines.trail });
+  const biosecurity: BiosecurityService = createBiosecurity({ database, log, room, lotTrail: stock.quarantines.trail });
   const care = createCare({ database, log, room });
   const spawning = createSpawning({
     ...entered,

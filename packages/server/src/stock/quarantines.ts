@@ -1,22 +1,39 @@
-import { decideQuarantine, QUARANTINE_DAYS, type Quarantine } from '@freshet/core/room';
+import {
+  decideQuarantine,
+  ILLNESS_DAYS,
+  mayMove,
+  QUARANTINE_DAYS,
+  type Exposure,
+  type ExposureFacts,
+  type Quarantine,
+} from '@freshet/core/room';
 import { formatDay, houseDay } from '@freshet/core/time';
 import { DomainError, type Clock, type Reading, type Who } from '../platform';
 import type { LotTrail, ReadinessService, RoomService } from '../room';
 import type { createStockRepository } from './stock.repository';
+
+/** Why they stay, and the ways out. */
+const exposedWords = ({ what, code, on, until, isShared }: Exposure, { timeZone }: Who, now: string): string => {
+  const today = houseDay(now, timeZone);
+  return `${isShared ? `Their water is shared with ${code}` : code}: ${what}, seen ${formatDay(on, today)}. Until ${formatDay(until, today)} nobody goes from there to healthy ones; to a quarantine tank they may, or with a reason.`;
+};
 
 interface Deps {
   clock: Clock;
   room: RoomService;
   readiness: ReadinessService;
   repository: ReturnType<typeof createStockRepository>;
+  illnessesSince: IllnessesSince;
 }
+/** Illness that was seen since an instant, oldest first. */
+export type IllnessesSince = (at: Reading, from: string) => Promise<ExposureFacts['illnesses']>;
 type Rooms = Awaited<ReturnType<RoomService['repository']['all']>>;
 /** Breaches older than this are not looked for. */
 const LOOK_BACK_DAYS = 60;
 const DAY_MS = 86_400_000;
 
 /** Where lots went, and how long quarantines last: the room's rules with the stock's facts. */
-export function createQuarantines({ clock, room, readiness, repository }: Deps) {
+export function createQuarantines({ clock, room, readiness, repository, illnessesSince }: Deps) {
   /** Lots from tank to tank, and out of the house. */
   async function trail(reader: Reading, since: string): Promise<LotTrail> {
     const { placements, movements } = await repository.trail(reader, since);
@@ -96,6 +113,23 @@ export function createQuarantines({ clock, room, readiness, repository }: Deps) 
     );
   }
 
+  /** The room as far as illness goes. */
+  async function exposureFacts(who: Who): Promise<ExposureFacts> {
+    const now = clock.now();
+    const since = new Date(Date.parse(now) - (ILLNESS_DAYS + 1) * DAY_MS).toISOString();
+    const [{ racks, shelves, tanks }, illnesses] = await Promise.all([room.repository.all(who), illnessesSince(who, since)]);
+    const sumps = new Map(racks.map(({ id, sump }) => [id, sump]));
+    const racksOf = new Map(shelves.map(({ id, rackId }) => [id, rackId]));
+    return {
+      tanks: new Map(
+        tanks.map(({ id, code, shelfId }) => [id, { id, code, sump: sumps.get(racksOf.get(shelfId) ?? '') ?? null }]),
+      ),
+      illnesses,
+      timeZone: who.timeZone,
+      today: houseDay(now, who.timeZone),
+    };
+  }
+
   return {
     trail,
     load,
@@ -116,9 +150,12 @@ export function createQuarantines({ clock, room, readiness, repository }: Deps) 
       });
     },
 
-    /** Animals leave a quarantine when it is over, or with a reason. */
+    /** Animals leave a quarantine when it is over, and water that illness was seen in when its days are; or with a reason. */
     async mustHold(who: Who, fromTankId: string, toTankId: string, pointer = '#/toTankId'): Promise<void> {
       const { quarantined } = await readiness.load(who, new Map());
+      const exposure = mayMove(await exposureFacts(who), fromTankId, { id: toTankId, isQuarantine: quarantined.has(toTankId) });
+      if (!exposure.ok)
+        throw new DomainError('room/exposed', { detail: exposedWords(exposure.exposure, who, clock.now()), pointer });
       if (!quarantined.has(fromTankId) || quarantined.has(toTankId)) return;
       const quarantine = (await load(who, new Set([fromTankId]), new Map())).get(fromTankId);
       if (quarantine && quarantine.daysLeft > 0)

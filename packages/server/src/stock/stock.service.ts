@@ -18,7 +18,7 @@ import { DomainError, type Clock, type Database, type Reading } from '../platfor
 import type { ReadinessService, RoomService } from '../room';
 import { createCounting } from './counting';
 import { proveLedger } from './proveLedger';
-import { createQuarantines } from './quarantines';
+import { createQuarantines, type IllnessesSince } from './quarantines';
 import type { SpeciesService } from '../species';
 import type { Details } from './lotDetails';
 import { headWords } from './headWords';
@@ -43,6 +43,7 @@ export function createStock({
   room,
   readiness,
   species,
+  illnessesSince,
 }: {
   database: Database;
   clock: Clock;
@@ -50,10 +51,11 @@ export function createStock({
   room: RoomService;
   readiness: ReadinessService;
   species: SpeciesService;
+  illnessesSince: IllnessesSince;
 }) {
   const repository = createStockRepository(database);
   const { lots, movements, placements } = repository;
-  const quarantines = createQuarantines({ clock, room, readiness, repository });
+  const quarantines = createQuarantines({ clock, room, readiness, repository, illnessesSince });
 
   async function getLot(at: Reading, lotId: string): Promise<LotRow> {
     const lot = await lots.get(at, lotId);

@@ -1,0 +1,64 @@
+import { addDays, houseDay, type Day, type Instant } from '../../time';
+
+/** Illness is worth its own tools and the last place of the walk for so long after it was last seen. */
+export const ILLNESS_DAYS = 28;
+
+/** What is known of who stands beside whom, and where illness was seen. Illnesses stand oldest first. */
+export interface ExposureFacts {
+  tanks: ReadonlyMap<string, { id: string; code: string; sump: string | null }>;
+  illnesses: readonly { tankId: string; at: Instant; what: string }[];
+  timeZone: string;
+  today: Day;
+}
+
+/** Illness that was seen in a tank: what, on which day, and until when its animals are apart. */
+export interface SeenIllness {
+  what: string;
+  on: Day;
+  until: Day;
+}
+
+/** The newest illness of a tank while its days run; null where none does. */
+export function illnessIn({ illnesses, timeZone, today }: ExposureFacts, tankId: string): SeenIllness | null {
+  const seen = illnesses.findLast((one) => one.tankId === tankId);
+  if (!seen) return null;
+  const on = houseDay(seen.at, timeZone);
+  const until = addDays(on, ILLNESS_DAYS);
+  return until >= today ? { what: seen.what, on, until } : null;
+}
+
+/** Why animals of a tank may carry something: they are ill themselves, or share the water of those that are. */
+export interface Exposure extends SeenIllness {
+  /** The tank where it was seen; the tank itself when they are ill themselves. */
+  tankId: string;
+  code: string;
+  isShared: boolean;
+}
+
+/** Whether animals of a tank are ill, or share their water with those that are: the one that lasts longest. Null where neither holds. */
+export function exposureIn(facts: ExposureFacts, tankId: string): Exposure | null {
+  const tank = facts.tanks.get(tankId);
+  if (!tank) return null;
+  const own = illnessIn(facts, tankId);
+  if (own) return { ...own, tankId, code: tank.code, isShared: false };
+  if (tank.sump === null) return null;
+  return [...facts.tanks.values()]
+    .filter(({ id, sump }) => id !== tankId && sump === tank.sump)
+    .flatMap(({ id, code }): Exposure[] => {
+      const seen = illnessIn(facts, id);
+      return seen ? [{ ...seen, tankId: id, code, isShared: true }] : [];
+    })
+    .reduce<Exposure | null>((worst, one) => (worst === null || one.until > worst.until ? one : worst), null);
+}
+
+/** Whether animals may go from one tank to another without a reason: those exposed only to where others are exposed to the same, or apart. */
+export function mayMove(
+  facts: ExposureFacts,
+  fromTankId: string,
+  to: { id: string; isQuarantine: boolean },
+): { ok: true } | { ok: false; exposure: Exposure } {
+  const exposure = exposureIn(facts, fromTankId);
+  if (!exposure || to.isQuarantine || to.id === exposure.tankId) return { ok: true };
+  const there = exposureIn(facts, to.id);
+  return there?.tankId === exposure.tankId ? { ok: true } : { ok: false, exposure };
+}
