@@ -10,7 +10,7 @@ import {
   type ExposureFacts,
   type RoomTank,
 } from '../room';
-import { addDays, daysBetween, formatDay, formatInstant, houseDay, sentence, timesADay, type Day } from '../time';
+import { daysBetween, formatDay, formatInstant, houseDay, sentence, timesADay, type Day } from '../time';
 import { formatNumber, formatRange } from '../units';
 import type { StockLot, StockProgramme, StockView } from './facts';
 
