@@ -174,6 +174,14 @@ export async function furnishRareChores(page: Page): Promise<() => Promise<void>
     await clutch(await attempt(tankId, 'dwarf-egyptian-mouthbrooder', { dams: [holders], recipe }), ago(8));
   }
 
+  // Young fighting fish past eight weeks: their males are to be parted.
+  const [fighters] = await rack('XF', false, ['XF1']);
+  const fighting = { broodId: newId(), lotId: newId() };
+  const spawned = await attempt(fighters, 'fighting-fish', { from: day(-70), to: day(-69) });
+  await write('clutches', { ...fighting, attemptId: spawned, laid: { from: ago(70), to: ago(70) }, count: 20, white: 0 });
+  const swam = { from: ago(65), to: ago(65) };
+  await write('observations', { broodId: fighting.broodId, kind: 'freeSwimming', at: swam, counted: null });
+
   const [shopTank] = await rack('XS', false, ['XS1']);
   const going = await lot(shopTank, 'white-cloud-minnow', { unsexed: 6 }, ago(60));
   const [outletId, pays] = [newId(), 'cash'];

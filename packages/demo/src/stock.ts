@@ -60,7 +60,7 @@ export const STOCK: readonly StockPlan[] = [
   lot('forktail', 'forktail-blue-eye', 'B2.4', [3, 6, 0], 'local', AUCTION, 384),
   lot('golden', 'golden-dwarf-cichlid', 'B2.2', [1, 0, 0], 'imported', THISTLEWICK, 382),
   lot('goldenF', 'golden-dwarf-cichlid', 'B3.1', [0, 1, 0], 'imported', THISTLEWICK, 382),
-  lot('babaulti', 'green-babaulti', 'B3.2', [0, 0, 38], 'local', EXCHANGE, 380, 'Green', 'F6'),
+  lot('babaulti', 'green-babaulti', 'B3.2', [0, 0, 38], 'local', EXCHANGE, 360, 'Green', 'F6'),
   lot('cajun', 'cajun-dwarf-crayfish', 'B3.3', [3, 5, 0], 'local', AUCTION, 377),
   lot('amano', 'amano-shrimp', 'B2.2', [6, 9, 0], 'imported', THISTLEWICK, 375),
   lot('danio', 'zebra-danio', 'A3.3', [4, 4, 0], 'local', HERON, 372),

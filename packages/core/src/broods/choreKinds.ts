@@ -33,6 +33,7 @@ export const BROODS_CHORES = choreKinds({
   larvalFood: { seconds: 60, words: 'green water for larvae' },
   settled: { seconds: 90, way: 'watch', words: 'look for settled young' },
   leave: { stays: true, seconds: 240, words: 'who leaves' },
+  lookForMales: { seconds: 60, way: 'watch', words: 'look for young males' },
   takeTemperature: {
     seconds: 20,
     words: 'take the temperature',

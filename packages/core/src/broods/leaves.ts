@@ -3,6 +3,7 @@ import type { RoomTank } from '../room';
 import { canSwallow, type Leave } from '../species';
 import { totalHeads, type StockLot } from '../stock';
 import { addDays, daysBetween, formatDay, houseDay, type Day } from '../time';
+import { BROODS_CHORES } from './choreKinds';
 import type { BroodsView, ReadBrood } from './facts';
 import { residentsOf } from './residents';
 
@@ -106,13 +107,13 @@ const YOUNG_MALES = 'young males';
 const LOOK_DAYS = 7;
 
 /** A weekly look for males among young that breed early; it ends when all are sexed and the males are out. */
-function lookForMales(kind: ChoreKind, read: ReadBrood, tank: RoomTank, view: BroodsView, day: Day, latest: Day): Chore[] {
+function lookForMales(read: ReadBrood, tank: RoomTank, view: BroodsView, day: Day, latest: Day): Chore[] {
   const last = (view.room.care[tank.id] ?? []).findLast(({ kind: care, what }) => care === 'looked' && what === YOUNG_MALES);
   const lastOn = last ? houseDay(last.at, view.timeZone) : null;
   if (lastOn !== null && lastOn !== day && daysBetween(lastOn, day) < LOOK_DAYS) return [];
   return [
-    chore(kind, {
-      subject: `${read.brood.id}:${tank.id}:youngMales`,
+    chore(BROODS_CHORES.lookForMales, {
+      subject: `${read.brood.id}:${tank.id}`,
       day,
       text: 'Look for young males, and put them apart',
       amountText: 'fin turning into a rod',
@@ -133,7 +134,7 @@ export function leaveChores(kind: ChoreKind, read: ReadBrood, tank: RoomTank, vi
     const home = lots.map(({ lot }) => lot.homeTankId).find((id) => id !== null && id !== tank.id) ?? null;
     const heads = lots.reduce((sum, one) => sum + one.heads, 0);
     const to = view.tanks.get(home ?? '')?.code ?? null;
-    if (leave.who === 'youngMales') return lookForMales(kind, read, tank, view, day, latest);
+    if (leave.who === 'youngMales') return lookForMales(read, tank, view, day, latest);
     return [
       chore(kind, {
         subject: `${read.brood.id}:${tank.id}:${leave.who}`,

@@ -92,6 +92,7 @@ function exposureChores(tankId: string, view: StockView, day: Day): Chore[] {
         `Seen in ${exposure.code} on ${formatDay(exposure.on, view.today)}. What drifts in the water is here already; it shows days later.`,
         'Anything odd: log it as illness. Until then nobody is sold, swapped or moved from here without a reason.',
       ],
+      tick: tick('looked', tankId, 'signs of illness'),
     }),
   ];
 }
