@@ -162,7 +162,7 @@ test('JavaScript for the round stays within 170 kB gzipped', async ({ page }) =>
   const bytes = await page.evaluate(() =>
     (performance.getEntriesByType('resource') as PerformanceResourceTiming[])
       // The reader of jotted lines is fetched behind the page, two seconds later: a slow machine would count it, a fast one not.
-      .filter(({ name }) => new URL(name).pathname.endsWith('.js') && !/jotReader|readJot/.test(name))
+      .filter(({ name }) => new URL(name).pathname.endsWith('.js') && !/jotReader|readJot|readLine/.test(name))
       .reduce((sum, { encodedBodySize }) => sum + encodedBodySize, 0),
   );
   expect(bytes).toBeGreaterThan(50_000);

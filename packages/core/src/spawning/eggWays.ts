@@ -1,4 +1,4 @@
-import type { EggCare, EggPlan, Strip } from '../species';
+import { EGG_PLAN_WORDS, type EggCare, type EggPlan, type Strip } from '../species';
 import type { FungusSchool } from './schools';
 
 /** A way of keeping eggs: what is made ready, what changes as they come along, what goes wrong with it. */
@@ -21,7 +21,7 @@ export interface EggWay {
 /** Every way there is; a new one is a record here and its name among `EGG_PLANS`. */
 export const EGG_WAYS: Readonly<Record<EggPlan, EggWay>> = {
   leaveWithParents: {
-    words: 'Leave them with the parents',
+    words: EGG_PLAN_WORDS.leaveWithParents,
     effect: 'No egg chores; you look from a distance.',
     areApart: false,
     againstFungus: 'flow',
@@ -32,7 +32,7 @@ export const EGG_WAYS: Readonly<Record<EggPlan, EggWay>> = {
     hazards: ['A first-time parent may eat or kick out eggs: it often learns within two or three spawnings.'],
   },
   removeParents: {
-    words: 'Take the parents out',
+    words: EGG_PLAN_WORDS.removeParents,
     effect: 'The round asks to take the adults out the same day.',
     areApart: false,
     againstFungus: 'flow',
@@ -43,7 +43,7 @@ export const EGG_WAYS: Readonly<Record<EggPlan, EggWay>> = {
     hazards: ['With nobody to fan them, eggs in still water go white: let a few bubbles rise beside them.'],
   },
   pullEggs: {
-    words: 'Pull the eggs to a box',
+    words: EGG_PLAN_WORDS.pullEggs,
     effect: 'White eggs are picked and water is changed daily.',
     areApart: true,
     againstFungus: 'leaves',
@@ -68,7 +68,7 @@ export const EGG_WAYS: Readonly<Record<EggPlan, EggWay>> = {
     hazards: ['Eggs fall through slits of a net box; glue is eaten by fungus where they lie in a heap.'],
   },
   tumbler: {
-    words: 'Tumbler',
+    words: EGG_PLAN_WORDS.tumbler,
     effect: 'Watch the flow: higher before the hatch, lower as tails appear.',
     areApart: true,
     againstFungus: 'flow',

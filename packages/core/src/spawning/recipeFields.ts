@@ -1,6 +1,5 @@
 import * as v from 'valibot';
-import { EGG_PLANS } from '../species';
-import { EGG_WAYS } from './eggWays';
+import { EGG_PLAN_WORDS, EGG_PLANS } from '../species';
 import {
   COLONY_SCHOOLS,
   COLONY_WORDS,
@@ -18,8 +17,6 @@ import {
   TRIGGER_SCHOOLS,
   TRIGGER_WORDS,
 } from './schools';
-
-const eggWayWords: Words = Object.fromEntries(EGG_PLANS.map((plan) => [plan, EGG_WAYS[plan].words]));
 
 const number = (low: number, high: number, unit: string) =>
   v.pipe(
@@ -130,7 +127,7 @@ const FIELDS = {
   /** Days after the trigger by which eggs should be seen, and what to try then. */
   stopAfterDays: maybe(whole(1, 180, 'days'), shown('trigger', 'No eggs by', { unit: 'days' })),
   nextLever: maybe(v.picklist(LEVERS), shown('trigger', 'Then try', { words: LEVER_WORDS })),
-  eggPlan: asked(v.picklist(EGG_PLANS), shown('eggs', 'The eggs', { words: eggWayWords })),
+  eggPlan: asked(v.picklist(EGG_PLANS), shown('eggs', 'The eggs', { words: EGG_PLAN_WORDS })),
   fungus: asked(v.picklist(FUNGUS_SCHOOLS), shown('eggs', 'Against fungus', { words: FUNGUS_WORDS })),
   /** Target of the dye, mg/L, and strength of its stock in % w/v; both from the label. */
   dyeMgPerL: maybe(above('Above 0 mg/L.', 100, 'At most 100 mg/L.'), shown('eggs', 'Dye', { unit: 'mg/L' })),

@@ -1,6 +1,7 @@
 export { FOOD_NAMES, FOOD_SIZE_UM } from './foodNames';
 export {
   CONDITION_SIGNS,
+  EGG_PLAN_WORDS,
   EGG_PLANS,
   FOODS,
   GRADES,
@@ -34,12 +35,12 @@ export {
   type EggSite,
   type Larvae,
   type Leave,
-  type MethodTemplate,
   type ResolvedSpecies,
   type SpeciesProfile,
   type Start,
   type Strip,
 } from './profile';
+export type { MethodTemplate } from './method';
 export { METHOD_TEMPLATES, methodOf, SHIPPED_SPECIES, resolveSpecies } from './resolveSpecies';
 export {
   bodyG,

@@ -56,6 +56,13 @@ export type Grade = (typeof GRADES)[number];
 /** What becomes of the eggs; how each way goes stands with the spawning's recipes. */
 export const EGG_PLANS = ['leaveWithParents', 'removeParents', 'pullEggs', 'tumbler'] as const;
 export type EggPlan = (typeof EGG_PLANS)[number];
+/** The ways of keeping eggs in the keeper's words. */
+export const EGG_PLAN_WORDS: Record<EggPlan, string> = {
+  leaveWithParents: 'Leave them with the parents',
+  removeParents: 'Take the parents out',
+  pullEggs: 'Pull the eggs to a box',
+  tumbler: 'Tumbler',
+};
 
 /** Signs a keeper looks for when scoring condition, by what the method shows. */
 export const CONDITION_SIGNS = {

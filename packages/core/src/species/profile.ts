@@ -1,6 +1,6 @@
 import * as v from 'valibot';
-import { FiguresSchema, OwnFiguresSchema, rangeOf, type FigureKey, type Figures } from './figures';
-import { CONDITION_SIGNS, EGG_PLANS, GRADES, METHODS, type ConditionSign, type Grade } from './kinds';
+import { OwnFiguresSchema, rangeOf, type FigureKey, type Figures } from './figures';
+import { GRADES, METHODS, type Grade } from './kinds';
 
 /** Where the young start: eggs laid in the tank, eggs carried by a parent, or born free-swimming. */
 export const STARTS = ['laid', 'carried', 'born'] as const;
@@ -26,18 +26,9 @@ export const EggCareSchema = v.object({
 /** What a method asks for once, at a point of the eggs' life. */
 export type EggCare = v.InferOutput<typeof EggCareSchema>;
 
-const positive = v.pipe(v.number(), v.gtValue(0));
+export const positive = v.pipe(v.number(), v.gtValue(0));
 /** Females to one male, most grown animals to a hundred litres and to a square metre of floor. */
-const BreederHabitsSchema = v.object({ femalesPerMale: rangeOf(0, 100), perHundredL: positive, perM2: positive });
-/** Days of rest from one spawning to the next, hiding places each, and the useful life in multiples of the age at maturity. */
-const BreedersSchema = v.strictObject({
-  ...BreederHabitsSchema.entries,
-  femaleRestDays: positive,
-  maleRestDays: positive,
-  sheltersEach: v.pipe(v.number(), v.minValue(0)),
-  lives: positive,
-});
-const month = v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(12));
+export const BreederHabitsSchema = v.object({ femalesPerMale: rangeOf(0, 100), perHundredL: positive, perM2: positive });
 /** What breeders of a species are held to where its method would say otherwise. */
 export type BreederHabits = v.InferOutput<typeof BreederHabitsSchema>;
 
@@ -45,58 +36,14 @@ export const LarvaeSchema = v.object({ saltGPerL: rangeOf(0, 40), withinDays: po
 /** Young that begin as larvae in salt water: salt they need, days by which they must be in it, days until the first and the last settle. */
 export type Larvae = v.InferOutput<typeof LarvaeSchema>;
 
-const shareOf = v.pipe(v.number(), v.minValue(0), v.maxValue(1));
+export const shareOf = v.pipe(v.number(), v.minValue(0), v.maxValue(1));
 export const StripSchema = v.object({ tumbler: shareOf, pullEggs: shareOf, apart: shareOf });
 /** When carried young may be taken from their mother, or she from the others: shares of the way to her letting go. */
 export type Strip = v.InferOutput<typeof StripSchema>;
 
-const guards = v.picklist(['nobody', 'male', 'female', 'pair']);
-const eggPlan = v.pipe(v.string(), v.maxLength(400));
-const leaves = v.pipe(v.array(LeaveSchema), v.readonly());
-
-/** A method's template: where young start and every figure. */
-export const MethodTemplateSchema = v.strictObject({
-  name: v.string(),
-  start: v.picklist(STARTS),
-  guards,
-  eggPlan,
-  /** How its eggs are kept where no recipe says otherwise. */
-  eggWay: v.picklist(EGG_PLANS),
-  /** Eggs rest in damp peat and are looked at once a week: no water is changed, no white ones are picked. */
-  eggsRest: v.boolean(),
-  /** Share of the usual step from one water to another that they stand at once; shrimp and crayfish stand half. */
-  waterSteps: v.pipe(v.number(), v.gtValue(0), v.maxValue(1)),
-  /** Carried young hang on to their mother after the eggs hatch, and let go later. */
-  hangs: v.boolean(),
-  /** Shrimp, crayfish and scuds: what kills snails and worms kills them. */
-  invertebrate: v.boolean(),
-  leaves,
-  eggSite: v.picklist(EGG_SITES),
-  eggCare: v.pipe(v.array(EggCareSchema), v.readonly()),
-  /** The signs of condition that tell something. */
-  conditionSigns: v.pipe(v.array(v.picklist(Object.keys(CONDITION_SIGNS) as ConditionSign[])), v.minLength(3), v.readonly()),
-  breeders: BreedersSchema,
-  /** Months in which it spawns, 1 to 12 as north of the equator, each span with both ends; none where it does all the year. */
-  spawnsIn: v.pipe(v.array(v.pipe(v.tuple([month, month]), v.readonly())), v.readonly()),
-  /** What is done for one that carries; only where young are carried. */
-  carryAdvice: v.optional(v.pipe(v.array(v.string()), v.readonly())),
-  /** Days within which an attempt that works has given eggs, or a carrier: those that carry take weeks. */
-  workedWithinDays: positive,
-  /** Sexes, or males, of young that are parted: at a length or an age, whichever comes first, else when they mature. */
-  parted: v.optional(v.strictObject({ mm: v.nullable(positive), days: v.nullable(positive), why: v.string() })),
-  /** Why grown ones are bagged one by one. */
-  baggedAlone: v.optional(v.string()),
-  /** Only where young begin as larvae in salt water. */
-  larvae: v.optional(LarvaeSchema),
-  /** What the law says of keeping, moving and selling its kind in many places; a sale stops for it. */
-  law: v.optional(v.string()),
-  /** When a holder's eggs may be taken into a tumbler, her young into a nursery, or she be set apart. A guess. */
-  strip: v.optional(StripSchema),
-  /** Share of the length at maturity from which colour can be judged; only where young are selected for it while they moult. A guess. */
-  colourAt: v.optional(shareOf),
-  figures: v.strictObject(FiguresSchema.entries),
-});
-export type MethodTemplate = v.InferOutput<typeof MethodTemplateSchema>;
+export const guards = v.picklist(['nobody', 'male', 'female', 'pair']);
+export const eggPlan = v.pipe(v.string(), v.maxLength(400));
+export const leaves = v.pipe(v.array(LeaveSchema), v.readonly());
 
 /** A species as shipped or made by a breeder: figures it leaves out come from its method. */
 export const SpeciesProfileSchema = v.object({
@@ -118,11 +65,6 @@ export const SpeciesProfileSchema = v.object({
   usefulDays: v.optional(rangeOf(1, 10_000)),
   figures: OwnFiguresSchema,
 });
-/** One that ships: a key nobody knows is a slip of the pen. */
-export const ShippedSpeciesSchema = v.strictObject({
-  ...SpeciesProfileSchema.entries,
-  figures: v.strictObject(OwnFiguresSchema.entries),
-});
 export type SpeciesProfile = v.InferOutput<typeof SpeciesProfileSchema>;
 
 /** A profile with every figure filled in, and where each came from. */
@@ -134,7 +76,7 @@ export interface ResolvedSpecies extends Omit<SpeciesProfile, 'figures' | 'guard
   strip: Strip | null;
   /** Share of the length at maturity from which colour can be judged; null where the method says nothing. */
   colourAt: number | null;
-  guards: MethodTemplate['guards'];
+  guards: v.InferOutput<typeof guards>;
   eggPlan: string;
   eggsRest: boolean;
   waterSteps: number;

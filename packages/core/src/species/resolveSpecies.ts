@@ -2,13 +2,8 @@ import * as v from 'valibot';
 import { FIGURE_KEYS, type FigureKey, type Figures } from './figures';
 import { METHODS, type Grade, type Method } from './kinds';
 import methodsJson from './methods.json';
-import {
-  MethodTemplateSchema,
-  ShippedSpeciesSchema,
-  type MethodTemplate,
-  type ResolvedSpecies,
-  type SpeciesProfile,
-} from './profile';
+import { MethodTemplateSchema, ShippedSpeciesSchema, type MethodTemplate } from './method';
+import type { ResolvedSpecies, SpeciesProfile } from './profile';
 import speciesJson from './species.json';
 
 /** The template of every breeding method. */

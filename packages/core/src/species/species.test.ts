@@ -6,7 +6,7 @@ import { METHOD_TEMPLATES, resolveSpecies, SHIPPED_SPECIES } from './resolveSpec
 import { FOOD_NAMES } from './foodNames';
 import { METHODS } from './kinds';
 import { OwnFiguresSchema, type Figures, type Range } from './figures';
-import { MethodTemplateSchema, ShippedSpeciesSchema, type MethodTemplate } from './profile';
+import { MethodTemplateSchema, ShippedSpeciesSchema, type MethodTemplate } from './method';
 
 const all = SHIPPED_SPECIES.map((profile) => resolveSpecies(profile));
 const anySpecies = fc.constantFrom(...all);
