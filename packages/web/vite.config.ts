@@ -3,7 +3,7 @@ import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 
 /** Code whose `reply: …` are undefined, however deep their brackets go. */
-function withoutReplies(code: string): string {
+function withoutReplies(/** @type {string} */ code) {
   const [first = '', ...rest] = code.split(/\breply: /);
   return rest.reduce((kept, part) => {
     let depth = 0;

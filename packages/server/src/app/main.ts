@@ -66,10 +66,18 @@ async function serve(): Promise<void> {
   }
   const bridge = mqttUrl ? listenToProbes(mqttUrl, mqttClient, services.probes, log) : null;
   const standIns = demo && process.send ? await demoProbes(services) : [];
-  const server = buildApp({ services, log, secret, ...(webFolder ? { webFolder } : {}) }).listen(port, '127.0.0.1', () => {
-    say(`listening ${(server.address() as { port: number }).port}`);
-    process.send?.({ listening: (server.address() as { port: number }).port, probes: standIns });
-  });
+  const server = buildApp({ services, log, secret, ...(webFolder ? { webFolder } : {}) }).listen(
+    port,
+    '127.0.0.1',
+    (error?: Error) => {
+      if (error) {
+        say(`Port ${port} cannot be used: ${error.message}`);
+        process.exit(1);
+      }
+      say(`listening ${(server.address() as { port: number }).port}`);
+      process.send?.({ listening: (server.address() as { port: number }).port, probes: standIns });
+    },
+  );
   const stop = () => {
     void bridge?.stop();
     server.close(() => {
