@@ -24,6 +24,7 @@ export const Transfer = v.object({
         'notReady',
         'crowded',
         'temperature',
+        'water',
         'unknownWater',
         'proven',
         'company',

@@ -1,6 +1,6 @@
 import { BAR_RANK, type Agenda, type Alarm, type Bar } from '../agenda';
 import { codesOf } from '../room';
-import { canSwallow } from '../species';
+import { wouldEat, wouldSeize } from '../species';
 import { formatInstant, houseDay } from '../time';
 import { broodChores } from './broodChores';
 import { BROODS_CHORES } from './choreKinds';
@@ -94,24 +94,29 @@ function stageBars(read: ReadBrood, view: BroodsView): Bar[] {
 function companyNotes(view: BroodsView, tankId: string): string[] {
   const residents = residentsOf(view, tankId);
   const young = residents.filter(({ brood }) => brood !== null);
-  const others = residents.filter(
-    (one) => one.brood === null && !one.isYoung && young.some(({ species }) => species.key !== one.species.key),
-  );
+  const others = residents.filter(({ brood, isYoung }) => brood === null && !isYoung);
   const takes = (eater: Resident) =>
     young.some(({ stage, species, smallestMm }) =>
       stage === 'eggs' || stage === 'yolk'
-        ? species.figures.eggsEatenBy === 'anyAdult' || species.guards === 'nobody'
-        : smallestMm !== null && species.figures.fryEatenBy !== 'nobody' && canSwallow(eater.lengthMm ?? 0, smallestMm),
+        ? // Those of their own kind leave by its plan.
+          species.key !== eater.species.key && (species.figures.eggsEatenBy === 'anyAdult' || species.guards === 'nobody')
+        : smallestMm !== null &&
+          wouldEat({ species: eater.species, lengthMm: eater.lengthMm ?? 0 }, { species, lengthMm: smallestMm, isYoung: true }),
     );
   const named = (some: readonly Resident[]) =>
     [...new Set(some.map(({ heads, species }) => `${heads} ${species.commonName.toLowerCase()}`))].join(', ');
   const eaters = others.filter(takes);
+  const seizers = residents.filter(({ species }) => residents.some((other) => wouldSeize(species, other.species)));
+  const resting = residents.filter(({ species }) => seizers.some((one) => wouldSeize(one.species, species)));
   const eating = eaters.reduce((sum, { heads }) => sum + heads, 0);
   return [
     ...(eaters.length > 0
       ? [
           `${named(eaters)} ${eating === 1 ? 'lives' : 'live'} here too: ${young.some(({ stage }) => stage === 'eggs') ? 'eggs are food to them' : 'small young are food to them'}.`,
         ]
+      : []),
+    ...(seizers.length > 0
+      ? [`${named(seizers)} live here too, and seize ${named(resting).replace(/\d+ /g, '')} at rest on the floor: part them.`]
       : []),
     ...(young.some(({ species, lengthMm, heads }) => species.hangs && lengthMm !== null && heads > 1)
       ? ['Young crayfish eat whoever moults: a hiding place for each, and the largest apart.']

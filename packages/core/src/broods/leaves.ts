@@ -1,6 +1,6 @@
 import { chore, tick, type Alarm, type Chore, type ChoreKind } from '../agenda';
 import type { RoomTank } from '../room';
-import { canSwallow, type Leave } from '../species';
+import { wouldEat, type Leave } from '../species';
 import { totalHeads, type StockLot } from '../stock';
 import { addDays, daysBetween, formatDay, houseDay, type Day } from '../time';
 import { BROODS_CHORES } from './choreKinds';
@@ -81,7 +81,8 @@ function leavers(read: ReadBrood, { who }: Leave, tankId: string, view: BroodsVi
         brood === null &&
         !isYoung &&
         // Young too long to be swallowed are safe; a colony is left together, with cover for the young.
-        (young === null || canSwallow(lengthMm ?? 0, young)) &&
+        (young === null ||
+          wouldEat({ species, lengthMm: lengthMm ?? 0 }, { species: read.species, lengthMm: young, isYoung: true })) &&
         (who === 'adults' || heads <= PAIR_AND_SOME),
     )
     .map(({ lot }) => ({

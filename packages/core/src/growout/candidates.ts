@@ -1,5 +1,5 @@
 import type { RoomTank } from '../room';
-import { canSwallow, smallestTenthMm, type ResolvedSpecies } from '../species';
+import { wouldEat, wouldSeize, smallestTenthMm, type ResolvedSpecies } from '../species';
 import { addDays, type Day } from '../time';
 import { tankAhead, type Ahead } from './crowding';
 import type { GrowoutView } from './facts';
@@ -107,7 +107,17 @@ export function costOf(
   for (const { resident: other } of residents) {
     const mm = other.lengthMm ?? 0;
     if (!overlap(other.species.figures.ph, figures.ph) || !overlap(other.species.figures.ghDeg, figures.ghDeg)) return null;
-    if (canSwallow(mm, smallest) || canSwallow(resident.lengthMm ?? piece.mm, other.smallestMm ?? mm)) return null;
+    const [here, coming] = [
+      { species: other.species, lengthMm: mm },
+      { species: resident.species, lengthMm: resident.lengthMm ?? piece.mm },
+    ];
+    if (
+      wouldEat(here, { ...coming, lengthMm: smallest, isYoung: true }) ||
+      wouldEat(coming, { ...here, lengthMm: other.smallestMm ?? mm, isYoung: other.isYoung }) ||
+      wouldSeize(here.species, coming.species) ||
+      wouldSeize(coming.species, here.species)
+    )
+      return null;
     if (wishes.has('apart') && other.species.key === resident.species.key && other.lot.broodId !== resident.lot.broodId)
       return null;
   }

@@ -1,5 +1,6 @@
 import type { RoomTank } from '../room';
-import { canSwallow } from '../species';
+import type { Resident } from '../broods';
+import { wouldEat } from '../species';
 import { addDays, daysBetween, formatDay, type Day } from '../time';
 import { formatNumber } from '../units';
 import { assign } from './assign';
@@ -79,8 +80,9 @@ function foesOf(pieces: readonly Piece[], wishes: ReadonlySet<PlaceWish>): [stri
     pieces.slice(i + 1).flatMap((other): [string, string][] => {
       const [a, b] = [one.ahead.resident, other.ahead.resident];
       const kin = a.species.key === b.species.key && a.lot.broodId !== b.lot.broodId;
-      const eats =
-        canSwallow(a.lengthMm ?? one.mm, b.smallestMm ?? other.mm) || canSwallow(b.lengthMm ?? other.mm, a.smallestMm ?? one.mm);
+      const mouth = ({ lengthMm, species }: Resident, mm: number) => ({ species, lengthMm: lengthMm ?? mm });
+      const prey = ({ smallestMm, species, isYoung }: Resident, mm: number) => ({ species, lengthMm: smallestMm ?? mm, isYoung });
+      const eats = wouldEat(mouth(a, one.mm), prey(b, other.mm)) || wouldEat(mouth(b, other.mm), prey(a, one.mm));
       return eats || (kin && wishes.has('apart')) ? [[one.id, other.id]] : [];
     }),
   );

@@ -76,3 +76,34 @@ describe('young livebearers are looked at for males', () => {
     expect((broodsAgenda.chores?.(seen, TODAY) ?? []).filter(({ chore }) => chore.text === LOOK)).toHaveLength(1);
   });
 });
+
+describe('who lives with small young is named', () => {
+  const notes = (others: Told['lots'], mm = 5) => {
+    const seen = view(
+      house({
+        ...grown('humpback-limia', 2, { lengthMm: mm }),
+        lots: [lot('y', 'T1', 'humpback-limia', { broodId: 'B', unsexed: 30 }), ...others],
+      }),
+    );
+    return (broodsAgenda.notes?.(seen, 'T1') ?? []).filter((note) => note.includes('live here too'));
+  };
+  it('also a colony of their own kind, and shrimp never', () => {
+    const adults = lot('a', 'T1', 'humpback-limia', { males: 3, females: 7, unsexed: 0, lengthMm: 50 });
+    expect(notes([adults])).toEqual(['10 humpback limia live here too: small young are food to them.']);
+    expect(notes([lot('s', 'T1', 'green-babaulti', { unsexed: 20, lengthMm: 26 })])).toEqual([]);
+    expect(notes([lot('t', 'T1', 'lemon-tetra', { unsexed: 6, lengthMm: 38 })])).toEqual([
+      '6 lemon tetra live here too: small young are food to them.',
+    ]);
+  });
+
+  it('crayfish beside fish of the floor', () => {
+    const both = [
+      lot('c', 'T1', 'cajun-dwarf-crayfish', { males: 1, females: 2, unsexed: 0, lengthMm: 35 }),
+      lot('w', 'T1', 'red-lizard-whiptail', { unsexed: 4, lengthMm: 90 }),
+    ];
+    expect(notes(both).filter((note) => note.includes('seize'))).toEqual([
+      '3 cajun dwarf crayfish live here too, and seize red lizard whiptail at rest on the floor: part them.',
+    ]);
+    expect(notes(both.slice(0, 1)).filter((note) => note.includes('seize'))).toEqual([]);
+  });
+});

@@ -29,7 +29,7 @@ const LadderRungSchema = v.object({
 /** One rung of the food ladder: taken once the smallest tenth of a brood is `fromMm` long; `days` where it carries just the smallest. */
 export type LadderRung = v.InferOutput<typeof LadderRungSchema>;
 
-const number = (min: number, max: number) =>
+const numberOf = (min: number, max: number) =>
   v.pipe(v.number(), v.minValue(min, `At least ${min}.`), v.maxValue(max, `At most ${max}.`));
 const foods = v.pipe(v.array(v.picklist(FOODS)), v.minLength(1, 'At least one food.'), v.readonly());
 const ladder = v.pipe(
@@ -78,7 +78,7 @@ export const FIGURES = {
   /** Temperatures at which eggs develop into sound young. */
   eggTempC: figure('range', 'Temperature, eggs', '°C', 'the caution on eggs too warm or too cold', rangeOf(0, 45)),
   /** Development stands still at and below this temperature. */
-  developmentZeroC: figure('number', 'Development stands still at', '°C', 'how warmth moves every stage', number(-5, 40)),
+  developmentZeroC: figure('number', 'Development stands still at', '°C', 'how warmth moves every stage', numberOf(-5, 40)),
   /** From laying (or from carrying seen) to hatching or release; null when born free-swimming. */
   hatch: figure(
     'duration',
@@ -132,11 +132,13 @@ export const FIGURES = {
     v.pipe(v.number(), v.minValue(1e-7, 'At least 1e-7.'), v.maxValue(1e-3, 'At most 1e-3.')),
   ),
   /** Brine shrimp that one young of 4 mm takes in a meal. */
-  naupliiAt4Mm: figure('number', 'Brine shrimp a meal at 4 mm', 'nauplii', 'how much brine shrimp is hatched', number(0, 1000)),
+  naupliiAt4Mm: figure('number', 'Brine shrimp a meal at 4 mm', 'nauplii', 'how much brine shrimp is hatched', numberOf(0, 1000)),
   /** Dry food of a grown animal a day, as a share of its weight. */
   adultFeedShare: figure('range', 'Dry food a day, share of weight', '', 'how much adults are fed', rangeOf(0, 0.2)),
   /** What grown animals live on, the staple first. */
   adultFoods: figure('foods', 'Grown animals live on', '', 'what adults are fed', foods),
+  /** Longest prey it swallows, share of its own length; 0 where it hunts nothing. */
+  gapeShare: figure('number', 'Longest prey, share of its length', '', 'who eats whom in a tank', numberOf(0, 1)),
   eggsEatenBy: figure('choice', 'Eggs are eaten by', '', 'who is taken out before eggs are safe', choiceOf(EATERS), EATERS),
   fryEatenBy: figure('choice', 'Fry are eaten by', '', 'who is taken out before young swim', choiceOf(EATERS), EATERS),
 } as const;

@@ -55,10 +55,5 @@ export function growthPace(figures: Pick<Figures, 'tempC' | 'developmentZeroC'>,
   return Math.min(1.5, Math.max(0.5, (tempC - figures.developmentZeroC) / Math.max(1, usual)));
 }
 
-/** A fish takes what is a third of its length. */
-const EATS_FROM = 3;
-/** Whether an animal of a length can swallow one of another. */
-export const canSwallow = (eaterMm: number, preyMm: number): boolean => eaterMm >= EATS_FROM * preyMm;
-
 /** Weight of one animal of a length, g, by the form of its kind. */
 export const bodyG = (figures: Pick<Figures, 'bodyGPerMm3'>, lengthMm: number): number => figures.bodyGPerMm3 * lengthMm ** 3;

@@ -44,7 +44,6 @@ export type { MethodTemplate } from './method';
 export { METHOD_TEMPLATES, methodOf, SHIPPED_SPECIES, resolveSpecies } from './resolveSpecies';
 export {
   bodyG,
-  canSwallow,
   expectedAgeDays,
   expectedLengthMm,
   growthPace,
@@ -54,6 +53,7 @@ export {
   smallestTenthMm,
   growthCurve,
 } from './growth';
+export { wouldEat, wouldSeize, type Sized } from './mouths';
 export { firstFood, foodsOn, foodSpans, SIZE_CLASSES, substitutesFor, type FoodsOfDay, type FoodSpan } from './foods';
 export { lifeOf, type SpeciesLife } from './life';
 export { speciesLife } from './speciesLife';

@@ -41,6 +41,8 @@ export const MethodTemplateSchema = v.strictObject({
   hangs: v.boolean(),
   /** Shrimp, crayfish and scuds: what kills snails and worms kills them. */
   invertebrate: v.boolean(),
+  /** Takes animals that rest on the floor, by its claws. */
+  seizes: v.boolean(),
   leaves,
   eggSite: v.picklist(EGG_SITES),
   eggCare: v.pipe(v.array(EggCareSchema), v.readonly()),

@@ -1,6 +1,6 @@
 import { dripAcclimation, type Quantity } from '../room';
 import { addHeads, breederLimits, checkCompany, totalHeads, type Heads } from '../stock';
-import { canSwallow, type ResolvedSpecies } from '../species';
+import { wouldEat, wouldSeize, type ResolvedSpecies } from '../species';
 import { formatDay, type Day } from '../time';
 import { formatNumber } from '../units';
 import { youngCarried } from '../growout';
@@ -37,7 +37,17 @@ export interface TransferTank {
   attempts?: readonly { name: string; parentLotIds: readonly string[]; company: string | null }[] | undefined;
 }
 export interface TransferWarning {
-  kind: 'eats' | 'parentage' | 'quarantine' | 'notReady' | 'crowded' | 'temperature' | 'unknownWater' | 'proven' | 'company';
+  kind:
+    | 'eats'
+    | 'parentage'
+    | 'quarantine'
+    | 'notReady'
+    | 'crowded'
+    | 'temperature'
+    | 'water'
+    | 'unknownWater'
+    | 'proven'
+    | 'company';
   text: string;
 }
 export interface TransferPlan {
@@ -50,6 +60,11 @@ export interface TransferPlan {
 
 /** Usual steps that animals stand without dripping; shrimp and crayfish stand half. */
 const TOLERANCE = { ghDeg: 2, khDeg: 2, tdsPpm: 40 } as const;
+/** What newcomers are judged by beside warmth, and how far off a test may be. */
+const JUDGED = [
+  { quantity: 'ph', name: 'pH', unit: '', give: 0.3 },
+  { quantity: 'ghDeg', name: 'hardness', unit: ' °dGH', give: 1 },
+] as const;
 const TEMP_STEP_C = 1;
 const PH_STEP = 0.5;
 
@@ -60,13 +75,14 @@ function mixingWarnings(moved: TransferGroup, target: TransferTank): TransferWar
     const sameBrood = moved.broodId !== null && moved.broodId === other.broodId;
     const name = (group: TransferGroup) => group.species.commonName.toLowerCase();
     const eggsEaten = small.isEggs && !large.isEggs && small.species.figures.eggsEatenBy !== 'nobody';
-    const fryEaten =
-      small.isYoung &&
-      !small.isEggs &&
-      small.species.figures.fryEatenBy !== 'nobody' &&
-      canSwallow(large.lengthMm, small.lengthMm);
-    const adultEaten = !small.isYoung && canSwallow(large.lengthMm, small.lengthMm);
-    if (!sameBrood && (eggsEaten || fryEaten || adultEaten))
+    const isEaten = !small.isEggs && wouldEat(large, small);
+    for (const [hunter, prey] of [
+      [moved, other],
+      [other, moved],
+    ] as const)
+      if (wouldSeize(hunter.species, prey.species))
+        warnings.push({ kind: 'eats', text: `${name(hunter)} seize ${name(prey)} at rest on the floor, whatever their length.` });
+    if (!sameBrood && (eggsEaten || isEaten))
       warnings.push({
         kind: 'eats',
         text: `${name(large)} of about ${formatNumber(large.lengthMm)} mm would eat ${small.isEggs ? 'the eggs' : `${name(small)} of ${formatNumber(small.lengthMm)} mm`}.`,
@@ -180,6 +196,15 @@ export function planTransfer(input: {
       warnings.push({
         kind: 'temperature',
         text: `${target.code} is at ${formatNumber(tankC, 3)} °C; ${moved.species.commonName.toLowerCase()} want ${formatNumber(low, 3)} to ${formatNumber(high, 3)} °C.`,
+      });
+  }
+  for (const { quantity, name, unit, give } of JUDGED) {
+    const value = target.water[quantity] ?? null;
+    const [low, high] = moved.species.figures[quantity];
+    if (value !== null && (value < low - give || value > high + give))
+      warnings.push({
+        kind: 'water',
+        text: `${target.code} has ${name} ${formatNumber(value, 3)}${unit}; ${moved.species.commonName.toLowerCase()} want ${formatNumber(low, 3)} to ${formatNumber(high, 3)}${unit}. Dripping does not change that.`,
       });
   }
   if (rows.every((row) => row.source === null || row.target === null || row.quantity === 'tempC'))

@@ -76,6 +76,49 @@ describe('a transfer', () => {
     expect(warned(fry, tank('B1', { residents: [siblings] }))).not.toContain('eats');
   });
 
+  it('by the mouth of each kind: a third, half with a wide one, none of shrimp, whatever the prey spares at home', () => {
+    const eaten = (eater: TransferGroup, prey: TransferGroup) =>
+      [warned(eater, tank('B1', { residents: [prey] })), warned(prey, tank('B1', { residents: [eater] }))].map((kinds) =>
+        kinds.includes('eats'),
+      );
+    const prey = (key: string, lengthMm: number, isYoung = true) =>
+      group('f', key, { lengthMm, isYoung, broodId: isYoung ? 'B' : null });
+    // Angelfish of 100 mm: prey up to 50 mm.
+    const angel = group('b', 'angelfish', { lengthMm: 100 });
+    expect(eaten(angel, prey('green-babaulti', 7))).toEqual([true, true]);
+    expect(eaten(angel, prey('zebra-danio', 50, false))).toEqual([true, true]);
+    expect(eaten(angel, prey('zebra-danio', 51, false))).toEqual([false, false]);
+    // A tetra of 40 mm: prey up to 13.2 mm. Its own young are no exception, a babaulti's own are.
+    const tetra = group('t', 'lemon-tetra', { lengthMm: 40 });
+    expect(eaten(tetra, prey('green-babaulti', 13))).toEqual([true, true]);
+    expect(eaten(tetra, prey('green-babaulti', 14))).toEqual([false, false]);
+    expect(eaten(tetra, prey('lemon-tetra', 8))).toEqual([true, true]);
+    const shrimp = group('s', 'green-babaulti', { lengthMm: 28 });
+    expect(eaten(shrimp, prey('green-babaulti', 3))).toEqual([false, false]);
+    expect(eaten(shrimp, prey('zebra-danio', 4))).toEqual([false, false]);
+    // Crayfish seize what rests on the floor, at any length; not what swims above it, not shrimp.
+    const crayfish = group('c', 'cajun-dwarf-crayfish', { lengthMm: 35 });
+    expect(eaten(crayfish, prey('red-lizard-whiptail', 100, false))).toEqual([true, true]);
+    expect(eaten(crayfish, prey('zebra-danio', 40, false))).toEqual([false, false]);
+    expect(eaten(crayfish, prey('green-babaulti', 25, false))).toEqual([false, false]);
+  });
+
+  it('judges the other water for the newcomers: pH and hardness outside of what they want, by more than a test is off', () => {
+    const into = (water: object, key = 'butterfly-goodeid') =>
+      plan(group('a', key), tank('A1'), tank('B1', { water: { ...WATER, ...water } }))
+        .warnings.filter(({ kind: one }) => one === 'water')
+        .map(({ text }) => text);
+    // Goodeids want pH 7 to 8.2 and 8 to 25 degrees of hardness.
+    expect(into({ ph: 6.5, ghDeg: 10 })).toEqual([
+      'B1 has pH 6.5; butterfly goodeid want 7 to 8.2. Dripping does not change that.',
+    ]);
+    expect(into({ ph: 6.7, ghDeg: 7 })).toEqual([]);
+    expect(into({ ph: 6.69, ghDeg: 6.9 })).toHaveLength(2);
+    expect(into({ ph: 8.5, ghDeg: 26 })).toEqual([]);
+    expect(into({ ph: 8.51, ghDeg: 26.1 })).toHaveLength(2);
+    expect(into({ ph: null, ghDeg: null })).toEqual([]);
+  });
+
   it('warns that parentage is lost between broods, and nothing of the kind between species', () => {
     const young = (lotId: string, broodId: string, key = 'zebra-danio') =>
       group(lotId, key, { isYoung: true, broodId, lengthMm: 12 });
