@@ -30,6 +30,9 @@ function grownCarried({ figures, method, breeders }: Resident['species']): (tank
   return (tank) => (figures.limitedBy === 'floor' ? perM2 * tank.floorM2 : (perHundredL * tank.litres) / 100);
 }
 
+/** Whether animals count as young for the room they take: those that grow, and those of a brood until they have left, however long they are. */
+export const isGrower = ({ isYoung, brood }: Pick<Resident, 'isYoung' | 'brood'>): boolean => isYoung || brood !== null;
+
 /** Animals of one lot as they will be: they grow, and some are lost. */
 export interface Ahead {
   resident: Resident;
@@ -59,17 +62,18 @@ function daysToFeed({ brood }: Resident, now: number): number | null {
 
 /** A lot as it will be, by its brood's own growth where that is known. */
 export function aheadOf(view: LarderView, resident: Resident): Ahead {
-  const { species, heads, lengthMm, isYoung, brood } = resident;
+  const { species, heads, lengthMm, brood } = resident;
+  const grows = isGrower(resident);
   const { figures } = species;
   const now = Date.parse(view.now);
   const growth = brood ? growthOf(brood) : null;
   const age = lengthMm === null ? null : expectedAgeDays(figures, lengthMm);
   // Larvae go into salt water before they grow: nothing is said of their room here.
   const feedIn = lengthMm === null && !species.larvae ? daysToFeed(resident, now) : null;
-  const carried = isYoung ? null : grownCarried(species);
+  const carried = grows ? null : grownCarried(species);
   const mmIn = (days: number): number | null => {
     if (lengthMm === null) return feedIn === null || days < feedIn ? null : expectedLengthMm(figures, days - feedIn);
-    if (!isYoung) return lengthMm;
+    if (!grows) return lengthMm;
     if (growth) return (lengthMm * lengthAt(growth.middle, growth.ageDays + days)) / lengthAt(growth.middle, growth.ageDays);
     return age === null ? lengthMm : Math.max(lengthMm, expectedLengthMm(figures, age + days));
   };
@@ -99,7 +103,7 @@ export function loadIn(
   tank: Space,
   shareOf: (one: Ahead) => number = (one) => one.shareIn(days, side, tank),
 ): number {
-  const sum = (young: boolean) => here.reduce((all, one) => all + (one.resident.isYoung === young ? shareOf(one) : 0), 0);
+  const sum = (young: boolean) => here.reduce((all, one) => all + (isGrower(one.resident) === young ? shareOf(one) : 0), 0);
   const ofYoung = sum(true);
   // Grown animals that fill a tank by themselves are no reason to move young on before these take room.
   return ofYoung < YOUNG_COUNT ? ofYoung : ofYoung + Math.min(GROWN_MOST, sum(false));
@@ -143,7 +147,7 @@ function firstDay(days: number, holds: (ahead: number) => boolean): number | nul
 export function crowdingForecast(view: LarderView, tankId: string, days: number): CrowdingForecast | null {
   const tank = view.tanks.get(tankId);
   const here = tankAhead(view, tankId);
-  const young = here.filter((one) => one.resident.isYoung && one.mmIn(days) !== null);
+  const young = here.filter((one) => isGrower(one.resident) && one.mmIn(days) !== null);
   if (!tank || tank.litres <= 0 || young.length === 0) return null;
   const load = (ahead: number, side: Side) => loadIn(here, ahead, side, tank);
   const [tight, full] = [firstDay(days, (ahead) => load(ahead, 'tight') > 1), firstDay(days, (ahead) => load(ahead, 'full') > 1)];

@@ -1,7 +1,7 @@
 import { residentsOf } from '../broods';
 import { compareWalk } from '../room';
 import { inARow, type Day } from '../time';
-import { airlessHours, crowdingForecast, loadCourse, type LoadPoint } from './crowding';
+import { airlessHours, crowdingForecast, isGrower, loadCourse, type LoadPoint } from './crowding';
 import type { GrowoutView, PlacedMove } from './facts';
 import { PLACE_DAYS } from './pieces';
 import { planPlaces, type PlaceChoices, type PlacePlan } from './placePlan';
@@ -40,7 +40,7 @@ export function outlookOf(view: GrowoutView, choices?: PlaceChoices): Outlook {
   const walk = [...view.room.tanks].sort((a, b) => compareWalk({ ...a, nursery: false }, { ...b, nursery: false }));
   const tanks = walk.flatMap((tank): FillingTank[] => {
     const here = residentsOf(view, tank.id);
-    const young = here.filter(({ isYoung }) => isYoung);
+    const young = here.filter(isGrower);
     const forecast = young.length > 0 ? crowdingForecast(view, tank.id, PLACE_DAYS) : null;
     if (!forecast) return [];
     const tempC = view.room.temperatures[tank.id]?.tempC ?? null;

@@ -2,7 +2,7 @@ import type { ReadBrood } from '../broods';
 import type { RoomTank } from '../room';
 import type { Day } from '../time';
 import { growthOf, likelyDays } from './broodGrowth';
-import { crowdingForecast, loadIn, tankAhead, youngCarried, type Ahead } from './crowding';
+import { crowdingForecast, isGrower, loadIn, tankAhead, youngCarried, type Ahead } from './crowding';
 import type { GrowoutView } from './facts';
 
 /** The lower figure is a warning: so much over it is borne. */
@@ -56,7 +56,7 @@ export function piecesOf(view: GrowoutView, tank: RoomTank): Piece[] {
   let over = loadIn(here, 0, 'tight', tank, (ahead) => shares.get(ahead) ?? 0) - 1;
   const pieces: Piece[] = [];
   for (const { ahead, days, left, share } of all
-    .filter(({ ahead: { resident } }) => resident.isYoung)
+    .filter(({ ahead: { resident } }) => isGrower(resident))
     .sort((a, b) => b.share - a.share)) {
     const mm = ahead.mmIn(days);
     const heads = Math.floor(ahead.headsIn(days) * left);

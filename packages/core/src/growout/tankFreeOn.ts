@@ -5,7 +5,7 @@ import type { GrowoutView } from './facts';
 /**
  * The day a tank is next free: today when nobody lives in it and nothing books it, the day after its attempts end, or the last
  * day of its broods' sale window. Null when nothing says when: breeders or cultures live in it, an attempt has no end, or the plan of
- * places puts somebody there.
+ * places puts somebody there, or young live on there after their sale window.
  */
 export function tankFreeOn(view: GrowoutView, tankId: string): Day | null {
   const lots = view.lotsByTank.get(tankId) ?? [];
@@ -22,5 +22,6 @@ export function tankFreeOn(view: GrowoutView, tankId: string): Day | null {
     if (!state.ready) return null;
     free = [free, houseDay(state.ready.to, view.timeZone)].sort()[1] ?? free;
   }
-  return free;
+  // Their window is over and they are still there: they leave when they are sold, and nothing says when.
+  return lots.length > 0 && free <= view.today ? null : free;
 }

@@ -1,8 +1,8 @@
 import { broodsAgenda } from '../broods';
-import { growoutAgenda } from '../growout';
+import { growoutAgenda, tankFreeOn } from '../growout';
 import { SHIPPED_SPECIES } from '../species';
 import { addDays } from '../time';
-import { brood, house, lot, NOW, TODAY, view, type Told } from './houseFixture';
+import { brood, house, lot, NOW, tank, TODAY, view, type Told } from './houseFixture';
 
 const exactly = (instant: string) => ({ from: instant, to: instant });
 /** A brood of a species that swam (or was born) so many days ago, in T1. */
@@ -105,5 +105,29 @@ describe('who lives with small young is named', () => {
       '3 cajun dwarf crayfish live here too, and seize red lizard whiptail at rest on the floor: part them.',
     ]);
     expect(notes(both.slice(0, 1)).filter((note) => note.includes('seize'))).toEqual([]);
+  });
+});
+
+describe('young take room until they have left', () => {
+  const barbs = (days: number, heads: number, litres: number) => {
+    const told = grown('odessa-barb', days, { unsexed: heads });
+    return view(house({ ...told, tanks: [tank('T1', { litres }), tank('T2')] }));
+  };
+  const crowds = (seen: ReturnType<typeof barbs>) =>
+    (growoutAgenda.alarms?.(seen) ?? []).filter(({ key }) => key === 'crowd:T1').map(({ title }) => title);
+
+  it('as small ones, at sale size and grown up, unsold: the same 33 crowd 22 litres at every age', () => {
+    // About 35 mm grown: 22 L carry 1 to 2 a litre of 22 mm, that is (22/35)² of it, 9 to 17.
+    for (const days of [150, 250, 400, 600]) expect([days, crowds(barbs(days, 33, 22))]).toEqual([days, ['T1 is crowded.']]);
+    for (const days of [150, 250, 400, 600]) expect([days, crowds(barbs(days, 4, 22))]).toEqual([days, []]);
+    expect(crowds(barbs(400, 0, 22))).toEqual([]);
+  });
+
+  it('and their tank is free when they are gone, not when they should be', () => {
+    const free = (days: number, heads = 20) => tankFreeOn(barbs(days, heads, 60), 'T1');
+    const window = free(30);
+    expect(window !== null && window > TODAY).toBe(true);
+    expect(free(600)).toBeNull();
+    expect(tankFreeOn(barbs(600, 20, 60), 'T2')).toBe(TODAY);
   });
 });
