@@ -1,4 +1,4 @@
-import { larderAgenda, pourList, type Culture } from '../larder';
+import { larderAgenda, pouredWords, pourList, type Culture } from '../larder';
 import { addDays } from '../time';
 import { attempt, brood, house, lot, NOW, tank, TODAY, view, type Told } from './houseFixture';
 
@@ -129,6 +129,16 @@ describe('a tub of daphnia outdoors', () => {
       takeable: pourList(seen).vessels.map(({ mayTakeMl }) => mayTakeMl > 0),
     };
   };
+  it('is told in litres where nobody would measure ml', () => {
+    expect([0.4, 20, 999, 1000, 64_454].map(pouredWords)).toEqual([
+      '0.4 ml',
+      '20 ml',
+      '999 ml',
+      '1 L, through a net,',
+      '64 L, through a net,',
+    ]);
+  });
+
   it('stands still below 8 °C: it is neither fed nor harvested', () => {
     expect(chores(5).kinds).not.toContain('feedCulture');
     expect(chores(7.9)).toMatchObject({ takeable: [] });

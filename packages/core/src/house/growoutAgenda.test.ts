@@ -65,7 +65,7 @@ describe('young livebearers are looked at for males', () => {
     expect([0, 1, 6, 7].map((ago) => looks(40, ago).length)).toEqual([1, 0, 0, 1]);
     expect(looks(40, 7)[0]?.chore.overdue).toBe(false);
     expect(looks(40, null, { unsexed: 0, females: 20 })).toEqual([]);
-    expect(looks(40, null, { unsexed: 0, females: 20, males: 2 })).toHaveLength(1);
+    expect(looks(40, null, { unsexed: 0, females: 20, males: 1 })).toHaveLength(1);
     expect(looks(40)[0]?.chore.tick).toEqual({ kind: 'looked', id: 'T1', what: 'young males' });
   });
 

@@ -5,7 +5,7 @@ import { EMPTY_LARDER, type LarderFacts } from '../larder';
 import { QUIET_ROOM, type RoomFacts, type RoomTank } from '../room';
 import { NO_SALES, type SalesFacts } from '../sales';
 import { defaultRecipe, type SpawningAttempt } from '../spawning';
-import { NO_STOCK, type StockLot, type StockProgramme } from '../stock';
+import { NO_STOCK, type StockFacts, type StockLot, type StockProgramme } from '../stock';
 
 /** The moment of the house that tests tell of. */
 export const NOW = '2026-03-10T08:00:00.000Z';
@@ -98,6 +98,7 @@ export interface Told {
   growout: GrowoutFacts;
   sales: Partial<SalesFacts>;
   room: Partial<RoomFacts>;
+  stock: Partial<StockFacts>;
 }
 /** A quiet house with two tanks, and what a test says of it. */
 export const house = (more: Partial<Told>): Told => ({
@@ -115,6 +116,7 @@ export const house = (more: Partial<Told>): Told => ({
   growout: NO_GROWOUT,
   sales: {},
   room: {},
+  stock: {},
   ...more,
 });
 /** Its facts. */
@@ -132,12 +134,13 @@ export const factsOf = ({
   growout,
   sales,
   room,
+  stock,
 }: Told): HouseFacts => ({
   revision: 1,
   timeZone: 'Europe/Dublin',
   species: { saved },
   room: { ...QUIET_ROOM, tanks, temperatures, regimes, ...room },
-  stock: { ...NO_STOCK, lots, programmes },
+  stock: { ...NO_STOCK, lots, programmes, ...stock },
   spawning: { attempts },
   broods: { broods, temperatures: {}, learned: [] },
   growout,

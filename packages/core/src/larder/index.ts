@@ -17,6 +17,7 @@ export {
 export { hatch, cystsFor } from './cysts';
 export { cultureDays, CULTURES, kindOf, SIGN_WORDS, type CultureKind, type OwnKind } from './cultureKinds';
 export {
+  pouredWords,
   describeCulture,
   type Culture,
   type CultureHarvest,
