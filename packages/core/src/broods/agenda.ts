@@ -1,4 +1,4 @@
-import { BAR_RANK, type Agenda, type Alarm, type Bar } from '../agenda';
+import { BAR_RANK, groupBy, type Agenda, type Alarm, type Bar } from '../agenda';
 import { codesOf } from '../room';
 import { wouldEat, wouldSeize } from '../species';
 import { formatInstant, houseDay } from '../time';
@@ -104,7 +104,9 @@ function companyNotes(view: BroodsView, tankId: string): string[] {
           wouldEat({ species: eater.species, lengthMm: eater.lengthMm ?? 0 }, { species, lengthMm: smallestMm, isYoung: true }),
     );
   const named = (some: readonly Resident[]) =>
-    [...new Set(some.map(({ heads, species }) => `${heads} ${species.commonName.toLowerCase()}`))].join(', ');
+    [...groupBy(some, ({ species }) => species.commonName.toLowerCase())]
+      .map(([name, all]) => `${all.reduce((sum, { heads }) => sum + heads, 0)} ${name}`)
+      .join(', ');
   const eaters = others.filter(takes);
   const seizers = residents.filter(({ species }) => residents.some((other) => wouldSeize(species, other.species)));
   const resting = residents.filter(({ species }) => seizers.some((one) => wouldSeize(one.species, species)));

@@ -37,8 +37,9 @@ describe('grown animals are fed', () => {
     // Killifish take no dry food: live or frozen, morning and evening.
     const frozen = fed(adults('rachows-nothobranch', 45, 6));
     expect(frozen).toHaveLength(2);
-    expect(frozen[0]).toMatch(/^Frozen food: .*, walk 1$/);
-    expect(frozen[1]).toMatch(/^Frozen food: .*, walk 3$/);
+    // 6 x 1.15e-5 x 45^3 = 6.3 g, 0.75 % is 0.05 g dry: 0.1 g wet a meal, a shaving.
+    expect(frozen[0]).toBe('Frozen food: a trace, walk 1');
+    expect(frozen[1]).toBe('Frozen food: a trace, walk 3');
     const week = Array.from({ length: 14 }, (_, i) => fed(adults('green-babaulti', 25, 20), addDays(TODAY, i)));
     expect(week.filter((rows) => rows.length > 0)).toEqual([['Wafers: 1 piece, walk 3'], ['Wafers: 1 piece, walk 3']]);
   });
@@ -51,10 +52,10 @@ describe('grown animals are fed', () => {
         }),
       );
     expect(from(null)).toEqual(['Pellets: 2 pinches, walk 1']);
-    // 14.7 g, 1.75 % a day is 0.26 g dry; wet four times that, in two meals: 0.52 g.
+    // 14.7 g, 1.75 % a day is 0.26 g dry; wet four times that, in two meals: 0.52 g, nearest to a quarter of a cube of 3 g.
     expect(from(TODAY)).toEqual([
-      'Conditioning food, live or frozen if there is any: 0.52 g, walk 1',
-      'Conditioning food, live or frozen if there is any: 0.52 g, walk 3',
+      'Conditioning food, live or frozen if there is any: 0.25 cube, walk 1',
+      'Conditioning food, live or frozen if there is any: 0.25 cube, walk 3',
     ]);
     expect(from(addDays(TODAY, 1))).toEqual(['Pellets: 2 pinches, walk 1']);
     expect(from(TODAY, true)).toEqual(['Pellets: 2 pinches, walk 1']);

@@ -88,8 +88,9 @@ describe('who lives with small young is named', () => {
     return (broodsAgenda.notes?.(seen, 'T1') ?? []).filter((note) => note.includes('live here too'));
   };
   it('also a colony of their own kind, and shrimp never', () => {
-    const adults = lot('a', 'T1', 'humpback-limia', { males: 3, females: 7, unsexed: 0, lengthMm: 50 });
-    expect(notes([adults])).toEqual(['10 humpback limia live here too: small young are food to them.']);
+    const adults = lot('a', 'T1', 'humpback-limia', { males: 0, females: 7, unsexed: 0, lengthMm: 50 });
+    const males = lot('b', 'T1', 'humpback-limia', { males: 3, females: 0, unsexed: 0, lengthMm: 50 });
+    expect(notes([adults, males])).toEqual(['10 humpback limia live here too: small young are food to them.']);
     expect(notes([lot('s', 'T1', 'green-babaulti', { unsexed: 20, lengthMm: 26 })])).toEqual([]);
     expect(notes([lot('t', 'T1', 'lemon-tetra', { unsexed: 6, lengthMm: 38 })])).toEqual([
       '6 lemon tetra live here too: small young are food to them.',

@@ -65,6 +65,7 @@ const NIGHT: ReadonlySet<Food> = new Set(['wafers', 'vegetables']);
 /** A wafer is broken: a piece weighs about so much, g. */
 const WAFER_PIECE_G = 0.1;
 const halves = (value: number) => Math.max(0.5, Math.round(value * 2) / 2);
+const quarters = (value: number) => (value < 1 ? Math.max(0.25, Math.round(value * 4) / 4) : halves(value));
 /** Live or frozen: small and often, so that none lies about. */
 const isWet = (food: Food) => CUBED.has(food) || foodClassOf(food) !== null;
 /** Grazers find their food in the tank. */
@@ -91,9 +92,9 @@ function dryDose(
   if (CUBED.has(food)) {
     const [cube, wet] = [doseAmount('cube', food, doses), perMeal * LIVE_FOR_DRY];
     const wetWords = `Thawed it weighs some ${LIVE_FOR_DRY} times as much as dry food that feeds as well.`;
-    return wet < cube.amount / 4
-      ? { perMeal: roundToFigures(wet, 2), unit: 'g', why: [wetWords] }
-      : { perMeal: halves(wet / cube.amount), unit: 'cube', why: [wetWords, ...taken('cube', cube)] };
+    return wet < cube.amount / 8
+      ? { perMeal: 1, unit: 'trace', why: [wetWords, `Some ${formatNumber(wet, 2)} g: what is shaved off a cube with a knife.`] }
+      : { perMeal: quarters(wet / cube.amount), unit: 'cube', why: [wetWords, ...taken('cube', cube)] };
   }
   const [pinch, head] = [doseAmount('pinch', food, doses), doseAmount('matchHead', food, doses)];
   if (perMeal > MOST_PINCHES * pinch.amount) return { perMeal: roundToFigures(perMeal, 2), unit: 'g', why: [] };

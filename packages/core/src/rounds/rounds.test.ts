@@ -802,8 +802,8 @@ describe('what does not suit whoever lives there', () => {
       deriveRound(from, day).stops.flatMap(({ code, chores }) =>
         chores.filter(({ kind }) => kind === 'lookOver').map(({ amountText }) => `${code} ${amountText}`),
       );
-    expect(looks(ill)).toEqual(['T2 until Tue 7 Apr']);
-    expect(looks(ill, '2026-04-07')).toEqual(['T2 until Tue 7 Apr']);
+    expect(looks(ill)).toEqual(['T2 T1 is ill and shares the water']);
+    expect(looks(ill, '2026-04-07')).toEqual(['T2 T1 is ill and shares the water']);
     expect(looks(ill, '2026-04-08')).toEqual([]);
     const old = told({ illnesses: [{ tankId: 'T1', at: '2026-01-10T08:00:00.000Z', what: 'white spots' }] }, lots, tanks);
     expect(alarms(old).filter(({ key }) => key.startsWith('illness'))).toEqual([]);

@@ -86,10 +86,10 @@ function exposureChores(tankId: string, view: StockView, day: Day): Chore[] {
     chore(STOCK_CHORES.lookOver, {
       subject: tankId,
       day,
-      text: `Look them over: ${exposure.what} in ${exposure.code}, and the water is shared`,
-      amountText: `until ${formatDay(exposure.until, view.today)}`,
+      text: 'Look them over',
+      amountText: `${exposure.code} is ill and shares the water`,
       why: [
-        `Seen in ${exposure.code} on ${formatDay(exposure.on, view.today)}. What drifts in the water is here already; it shows days later.`,
+        `${sentence(exposure.what)}, seen in ${exposure.code} on ${formatDay(exposure.on, view.today)}; asked until ${formatDay(exposure.until, view.today)}. What drifts in the water is here already; it shows days later.`,
         'Anything odd: log it as illness. Until then nobody is sold, swapped or moved from here without a reason.',
       ],
       tick: tick('looked', tankId, 'signs of illness'),
