@@ -46,11 +46,11 @@ function crowdingAlarms(view: GrowoutView): Alarm[] {
         key: `crowd:${tankId}`,
         severity: isFull ? 'now' : 'soon',
         title: isFull
-          ? `${tank.code} is crowded.`
+          ? `${tank.code} is too full.`
           : tightOn <= view.today
-            ? `${tank.code} is getting tight.`
-            : `${tank.code} is tight from ${formatDay(tightOn, view.today)}.`,
-        text: `${crowd.others > 0 ? 'All together: ' : ''}${most.heads} ${commonName.toLowerCase()} at ${formatNumber(mm)} mm${most.lengthBy === 'curve' ? ' by the curve' : ''}${crowd.others > 0 ? ` and ${crowd.others} others` : ''}; ${room}${crowd.others > 0 ? ' alone' : ''} carries about ${carried('tight')} to ${carried('full')} of that size${fullOn && !isFull ? `; full on ${formatDay(fullOn, view.today)}` : ''}. ${leaving ? `${leaving.heads} go to ${codeOf(view, leaving.toTankId)} on ${formatDay(leaving.on, view.today)}, as planned.` : 'Split them before they stunt: crowding is for good.'}`,
+            ? `${tank.code} is getting full.`
+            : `${tank.code} is getting full from ${formatDay(tightOn, view.today)}.`,
+        text: `${most.heads} ${commonName.toLowerCase()}${crowd.others > 0 ? ` and ${crowd.others} others` : ''} in ${room}; ${carried('tight')} to ${carried('full')} is plenty at ${formatNumber(mm)} mm${most.lengthBy === 'curve' ? ' (by the curve)' : ''}${fullOn && !isFull ? `, too full on ${formatDay(fullOn, view.today)}` : ''}. ${leaving ? `${leaving.heads} go to ${codeOf(view, leaving.toTankId)} on ${formatDay(leaving.on, view.today)}, as planned.` : 'Move or sell some before they stunt; stunted fish don’t catch up.'}`,
         subject: { kind: 'growout', id: tankId },
       },
     ];
@@ -232,9 +232,7 @@ function colonyChores(view: GrowoutView, read: ReadBrood, day: Day): PlacedChore
 function growoutNotes(view: GrowoutView, tankId: string): string[] {
   const isChanged = view.room.regimes.some((one) => one.tankId === tankId && one.dueOn !== null && one.dueOn <= view.today);
   const small = (view.broodsByTank.get(tankId) ?? []).some(({ state }) => state.stage === 'fry' || state.stage === 'yolk');
-  return small && isChanged
-    ? ['Small young: siphon through a guard, look through the bucket before it is poured away, new water within 1 °C.']
-    : [];
+  return small && isChanged ? ['Tiny fry: siphon through a net and check the bucket. New water within 1 °C.'] : [];
 }
 
 export const growoutAgenda: Agenda<GrowoutView> = {

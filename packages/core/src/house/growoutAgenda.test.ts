@@ -119,7 +119,7 @@ describe('young take room until they have left', () => {
 
   it('as small ones, at sale size and grown up, unsold: the same 33 crowd 22 litres at every age', () => {
     // About 35 mm grown: 22 L carry 1 to 2 a litre of 22 mm, that is (22/35)² of it, 9 to 17.
-    for (const days of [150, 250, 400, 600]) expect([days, crowds(barbs(days, 33, 22))]).toEqual([days, ['T1 is crowded.']]);
+    for (const days of [150, 250, 400, 600]) expect([days, crowds(barbs(days, 33, 22))]).toEqual([days, ['T1 is too full.']]);
     for (const days of [150, 250, 400, 600]) expect([days, crowds(barbs(days, 4, 22))]).toEqual([days, []]);
     expect(crowds(barbs(400, 0, 22))).toEqual([]);
   });

@@ -198,8 +198,8 @@ function larderAlarms(view: LarderView, plans: readonly LarderPlan[]): Alarm[] {
       alarms.push({
         key: `culture:${culture.id}`,
         severity: 'soon',
-        title: `${culture.name} is past its time.`,
-        text: `${sentence(FOOD_NAMES[culture.food])} started ${formatDay(houseDay(culture.startedAt, view.timeZone), view.today)}; good until ${formatDay(state.lastDay, view.today)}. ${kindOf(culture).batch ? 'Discard what is left.' : successor ? `${successor.culture.name} is ripe and carries on: empty it.` : 'Start a new one from it, then empty it.'}`,
+        title: `${culture.name} is finished.`,
+        text: `${sentence(FOOD_NAMES[culture.food])} started ${formatDay(houseDay(culture.startedAt, view.timeZone), view.today)}; good until ${formatDay(state.lastDay, view.today)}. ${kindOf(culture).batch ? 'Bin what is left.' : successor ? `${successor.culture.name} has taken over: bin this one.` : 'Start a new one from it, then bin it.'}`,
         subject: { kind: 'larder', id: culture.id },
       });
     const [risk] = cultureRisks(described, view.cultures, learnedOf(view)(described), view.today, view.timeZone);

@@ -66,7 +66,7 @@ export function planBackUps(
         ...base,
         action: 'split',
         day: later(due, later(state.ripeFrom, today)),
-        why: `The only vessel of ${words}. Split at half its life the two are never of one age.`,
+        why: `Only one vessel of ${words}. Split it now, so that they don’t both run out together.`,
       });
     } else if (successors.length === 0)
       steps.push({

@@ -43,9 +43,7 @@ export function cultureRisks(
     risks.push({
       level: 'high',
       words: `Past its time since ${formatDay(state.lastDay, today)}.`,
-      remedy: successor
-        ? `${successor.culture.name} is ripe and carries on: empty it.`
-        : 'Start a new one from it, then empty it.',
+      remedy: successor ? `${successor.culture.name} has taken over: bin this one.` : 'Start a new one from it, then empty it.',
     });
   if (state.tempC > kind.hotC)
     risks.push({

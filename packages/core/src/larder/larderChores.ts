@@ -91,7 +91,7 @@ export function cultureChores(
         text: `${culture.name}: how dense?`,
         amountText: kind.sign,
         why: [
-          `Last looked at ${formatInstant(lastLook, view.today, timeZone)}. From the density its own growth is learned, and how much may be taken for good.`,
+          `Last looked at ${formatInstant(lastLook, view.today, timeZone)}. How dense it is tells how fast it grows, and how much you can take every day.`,
         ],
         tick: tick('cultureLooked', culture.id),
       }),

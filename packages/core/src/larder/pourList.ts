@@ -143,10 +143,10 @@ export function pourList(view: LarderView, day: Day = view.today): PourList {
             : kind.batch
               ? take === 0
                 ? 'Nobody takes it today: rinse it and keep it cold, at most two days.'
-                : `${round(over)} ml over: rinsed and kept cold for the next meal, or to any grown animals.`
+                : `${round(over)} ml left over: rinse it and keep it cold for the next meal, or give it to adults.`
               : take === 0
                 ? 'Nobody takes it today. Thin it now and then, so that it does not foul.'
-                : `${round(over)} ml may stay in it.`,
+                : `Leaves ${round(over)} ml.`,
       };
     }),
     unfed,

@@ -410,10 +410,10 @@ describe('alarms', () => {
       round(house({ lots: [lot('young', 'T1', 'angelfish', { broodId: 'b', unsexed: count })], broods: [young] })).alarms.find(
         (alarm) => alarm.key.startsWith('crowd'),
       );
-    expect(of(200)).toMatchObject({ severity: 'now', title: 'T1 is crowded.' });
+    expect(of(200)).toMatchObject({ severity: 'now', title: 'T1 is too full.' });
     expect(of(5)).toBeUndefined();
     const soon = Array.from({ length: 80 }, (_, i) => of(20 + i)).find((alarm) => alarm?.severity === 'soon');
-    expect(soon?.title).toMatch(/^T1 is (getting tight|tight from )/);
+    expect(soon?.title).toMatch(/^T1 is getting full/);
   });
 });
 
@@ -797,13 +797,13 @@ describe('what does not suit whoever lives there', () => {
     expect(stops[1]).toMatchObject({ quarantine: true });
     expect(stops[1]?.notes.join()).toContain('its own net');
     expect(alarms(ill)[0]).toMatchObject({ severity: 'now', title: 'T1: white spots.' });
-    expect(alarms(ill)[0]?.text).toContain('shared by T2');
+    expect(alarms(ill)[0]?.text).toContain('T2 shares its water: check it every day');
     const looks = (from: typeof ill, day = TODAY) =>
       deriveRound(from, day).stops.flatMap(({ code, chores }) =>
-        chores.filter(({ kind }) => kind === 'lookOver').map(({ amountText }) => `${code} ${amountText}`),
+        chores.filter(({ kind }) => kind === 'lookOver').map(({ text }) => `${code} ${text}`),
       );
-    expect(looks(ill)).toEqual(['T2 T1 is ill and shares the water']);
-    expect(looks(ill, '2026-04-07')).toEqual(['T2 T1 is ill and shares the water']);
+    expect(looks(ill)).toEqual(['T2 Look them over: illness in T1, same water']);
+    expect(looks(ill, '2026-04-07')).toEqual(['T2 Look them over: illness in T1, same water']);
     expect(looks(ill, '2026-04-08')).toEqual([]);
     const old = told({ illnesses: [{ tankId: 'T1', at: '2026-01-10T08:00:00.000Z', what: 'white spots' }] }, lots, tanks);
     expect(alarms(old).filter(({ key }) => key.startsWith('illness'))).toEqual([]);

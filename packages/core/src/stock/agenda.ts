@@ -10,7 +10,7 @@ import {
   type ExposureFacts,
   type RoomTank,
 } from '../room';
-import { daysBetween, formatDay, formatInstant, houseDay, sentence, timesADay, type Day } from '../time';
+import { addDays, daysBetween, formatDay, formatInstant, houseDay, sentence, timesADay, type Day } from '../time';
 import { formatNumber, formatRange } from '../units';
 import type { StockLot, StockProgramme, StockView } from './facts';
 
@@ -86,8 +86,7 @@ function exposureChores(tankId: string, view: StockView, day: Day): Chore[] {
     chore(STOCK_CHORES.lookOver, {
       subject: tankId,
       day,
-      text: 'Look them over',
-      amountText: `${exposure.code} is ill and shares the water`,
+      text: `Look them over: illness in ${exposure.code}, same water`,
       why: [
         `${sentence(exposure.what)}, seen in ${exposure.code} on ${formatDay(exposure.on, view.today)}; asked until ${formatDay(exposure.until, view.today)}. What drifts in the water is here already; it shows days later.`,
         'Anything odd: log it as illness. Until then nobody is sold, swapped or moved from here without a reason.',
@@ -147,7 +146,7 @@ function temperatureAlarms(view: StockView): Alarm[] {
         key: `temp:${tankId}`,
         severity: 'now',
         title: `${tank.code} is too ${first.verdict === 'below' ? 'cold' : 'warm'}: ${formatNumber(last.tempC, 3)} °C.`,
-        text: `${wrong.map(({ kept }) => `${kept.commonName} want ${formatRange(kept.figures.tempC)} °C`).join(', ')}; measured ${formatInstant(last.at, houseDay(now, timeZone), timeZone)}. Check heater and room, and change it slowly.`,
+        text: `${wrong.map(({ kept }) => `${kept.commonName} want ${formatRange(kept.figures.tempC)} °C`).join(', ')}; measured ${formatInstant(last.at, houseDay(now, timeZone), timeZone)}. Check the heater and the room. Change it slowly, 1 °C an hour.`,
         subject,
       });
   }
@@ -210,17 +209,16 @@ function illnessAlarms(view: StockView): Alarm[] {
     const exposed = [...view.tanks.values()].filter(
       (other) => other.id !== tank.id && tank.sump !== null && other.sump === tank.sump,
     );
-    const codes = exposed.map(({ code }) => code);
     const shared =
-      codes.length > 0
-        ? ` Its water is shared by ${codes.slice(0, 4).join(', ')}${codes.length > 4 ? ` and ${codes.length - 4} more` : ''}: watch them.`
+      exposed.length > 0
+        ? ` ${exposed.length === 1 ? `${exposed[0]?.code ?? ''} shares its water: check it` : `${exposed.length} other tanks share its water: check them`} every day.`
         : '';
     return [
       {
         key: `illness:${tank.id}`,
         severity: 'now',
         title: `${tank.code}: ${ill.what}.`,
-        text: `Seen ${formatDay(ill.on, view.today)}. Serve it last with tools of its own until ${formatDay(ill.until, view.today)}, and nobody leaves it.${shared} See under Room who may be exposed; a vet knows what to treat.`,
+        text: `Seen ${formatDay(ill.on, view.today)}. Do this tank last, with its own net and hose. Don’t move fish out before ${formatDay(addDays(ill.until, 1), view.today)}.${shared} Room, Exposure shows who else may have it; ask a vet what to treat.`,
         subject: { kind: 'tank', id: tank.id },
       },
     ];

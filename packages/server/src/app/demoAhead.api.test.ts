@@ -67,7 +67,7 @@ describe('the demonstration, sixty days ahead', () => {
         const tank = view.tanks.get(tankId);
         const litres = tank?.litres ?? 1;
         // A tank that is fed more than its water bears is one the keeper is told to split.
-        const isToldCrowded = alarms.some(({ title }) => title.startsWith(`${tank?.code ?? ''} is crowded`));
+        const isToldCrowded = alarms.some(({ title }) => title.startsWith(`${tank?.code ?? ''} is too full`));
         if (ration.dryGPerDay !== null) {
           must(isToldCrowded || ration.dryGPerDay / litres < 0.06, `${ration.dryGPerDay} g of dry food a day in ${litres} L`);
           const young = lot.males + lot.females + lot.unsexed;

@@ -241,27 +241,27 @@ describe('a rule does not depend on the door', () => {
 
   it('a part that one may not write is refused with the whole', async () => {
     const { keeper, sitter } = await house();
-    const cultureId = newId();
-    await send(keeper, 'addCulture', {
-      cultureId,
-      food: 'microworm',
-      name: null,
-      tankId: null,
-      startedAt: '2026-03-01T08:00:00.000Z',
+    // No tick of today stands for what a keeper alone may: one that does, as a later area would declare it.
+    test.services.log.declareTicks('species', {
+      clutchOfTetras: () => ({
+        key: 'lemon-tetra',
+        commonName: 'Lemon tetra',
+        scientificName: 'Hyphessobrycon pulchripinnis',
+        method: 'eggScatterer' as const,
+        initials: 'LT',
+        figures: { clutch: [7, 9] as const },
+        version: null,
+      }),
     });
-    const roles = new Map([...test.services.log.ticks()]);
-    expect(roles.size).toBeGreaterThan(20);
-    // Where a form is the keeper's alone, the tick is, too.
-    const split = tick('cultureSplit', cultureId);
-    const form = await send(sitter, 'addCulture', {
-      cultureId: newId(),
-      food: 'microworm',
-      name: null,
-      tankId: null,
-      startedAt: NOW,
-    });
-    const byTick = await send(sitter, 'outcome', split);
-    expect([form.ok, byTick.ok]).toEqual([byTick.ok, byTick.ok]);
+    const clutchOf = async () => (await keeper.get('species')).find(({ key }) => key === 'lemon-tetra')?.figures.clutch;
+    const before = await keeper.get('entries');
+    const usual = await clutchOf();
+    const byTick = await send(sitter, 'outcome', tick('clutchOfTetras', 'any'));
+    expect(byTick).toMatchObject({ ok: false, status: 403 });
+    expect(await keeper.get('entries')).toEqual(before);
+    expect(await clutchOf()).toEqual(usual);
+    expect(await send(keeper, 'outcome', tick('clutchOfTetras', 'any'))).toMatchObject({ ok: true });
+    expect(await clutchOf()).toEqual([7, 9]);
   });
 });
 

@@ -115,7 +115,7 @@ function Weeks({ weeks }: { weeks: readonly TankWeek[] }) {
             <li key={week.from} className="border-b border-rule px-4 py-2 last:border-b-0">
               <b>{formatDayRange(week.from, week.to, house.today)}</b>
               {week.notes.length === 0 ? (
-                <span className="text-quiet">: nobody new wants a tank</span>
+                <span className="text-quiet">: no new tank needed</span>
               ) : (
                 <ul className="text-note">
                   {week.notes.map((note, i) => (

@@ -46,7 +46,7 @@ function whenWords(culture: Culture, today: string, timeZone: string): string {
 /** No more figures than a look under a torch bears. */
 export const ml = (value: number): string => formatNumber(roundToFigures(value, 2));
 
-/** What it gives for good, and when next. */
+/** What it gives every day, and when next. */
 export function giveWords(culture: Culture): string {
   const { learned } = culture;
   if (!learned) return '';
@@ -54,11 +54,11 @@ export function giveWords(culture: Culture): string {
   const { mean, low90, high90 } = learned.sustainableMlPerDay;
   const next =
     learned.mayTakeMl >= 0.05
-      ? `${ml(learned.mayTakeMl)} ml today`
+      ? `Take ${ml(learned.mayTakeMl)} ml today.`
       : learned.nextInDays === 0
-        ? 'a little today'
-        : `nothing for ${learned.nextInDays === 1 ? 'a day' : `${learned.nextInDays} days`}`;
-  return `Can spare ${next}; for good ${ml(mean)} ml a day (${ml(low90)} to ${ml(high90)}, by ${learned.looks === 1 ? 'one look' : `${learned.looks} looks`}).`;
+        ? 'Take a little today.'
+        : `Leave it ${learned.nextInDays === 1 ? 'one more day' : `${learned.nextInDays} more days`}.`;
+  return `${next} About ${ml(mean)} ml a day, every day (${ml(low90)} to ${ml(high90)}, from ${learned.looks === 1 ? 'one look' : `${learned.looks} looks`}).`;
 }
 
 /** One culture: how ripe, what it gives, what threatens it, and its taps. */
