@@ -80,7 +80,7 @@ test('a culture is looked at, harvested, split and lost; bad input is answered a
   await dialog(page).getByRole('button', { name: '3 many' }).click();
   await dialog(page).getByRole('button', { name: 'climbing the walls' }).click();
   await dialog(page).getByRole('button', { name: 'Log the look' }).click();
-  await expect(row(page, 'Microworms 2')).toContainText('by 4 looks');
+  await expect(row(page, 'Microworms 2')).toContainText('from 4 looks');
   await row(page, 'Microworms 2').getByRole('button', { name: 'Harvest' }).click();
   await dialog(page).getByLabel('Taken, ml').fill('900');
   await dialog(page).getByRole('button', { name: 'Log the harvest' }).click();

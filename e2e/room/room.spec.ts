@@ -183,8 +183,8 @@ test('a sum opened from the field that needs it starts from the tank and carries
 test('exposure shows where illness may be, by what path, and who has left; the other way round too', async ({ page }) => {
   await enter(page, 'keeper', '/room');
   await page.getByRole('link', { name: 'Exposure' }).click();
-  await expect(page.getByText(/Illness in A1\.6: \d+ other tanks may have been reached, 2 animals have left/)).toBeVisible();
-  await expect(page.getByRole('link', { name: 'A3.1: reached in 1 steps' })).toBeVisible();
+  await expect(page.getByText(/Illness in C2\.3: \d+ other tanks may have been reached, 2 animals have left/)).toBeVisible();
+  await expect(page.getByRole('link', { name: 'A3.1: reached in 2 steps' })).toBeVisible();
   await page.getByRole('checkbox', { name: 'shared sump' }).uncheck();
   await page.getByRole('checkbox', { name: 'drips from above' }).uncheck();
   await expect(page.getByRole('link', { name: 'A3.1: not reached' })).toBeVisible();

@@ -21,9 +21,9 @@ export async function furnishRareChores(page: Page): Promise<() => Promise<void>
     const { entryId } = (await reply.json()) as { entryId?: string };
     if (entryId) written.push(entryId);
   };
-  const rack = async (code: string, quarantine: boolean, codes: string[]) => {
+  const rack = async (code: string, quarantine: boolean, codes: string[], sump: string | null = null) => {
     const [rackId, shelfId] = [newId(), newId()];
-    await write('racks', { id: rackId, code, name: `Rack ${code}`, kind: 'rack', quarantine, sump: null });
+    await write('racks', { id: rackId, code, name: `Rack ${code}`, kind: 'rack', quarantine, sump });
     await write('shelves', { id: shelfId, rackId, lengthCm: 300, depthCm: 40, heightCm: 50, loadLimitKg: null });
     const ids: string[] = [];
     for (const tankCode of codes) {
@@ -181,6 +181,11 @@ export async function furnishRareChores(page: Page): Promise<() => Promise<void>
   await write('clutches', { ...fighting, attemptId: spawned, laid: { from: ago(70), to: ago(70) }, count: 20, white: 0 });
   const swam = { from: ago(65), to: ago(65) };
   await write('observations', { broodId: fighting.broodId, kind: 'freeSwimming', at: swam, counted: null });
+
+  // Illness beside healthy ones of the same water.
+  const [ill, beside] = await rack('XI', false, ['XI1', 'XI2'], 'Rare sump');
+  for (const tankId of [ill, beside]) await lot(tankId, 'zebra-danio', { unsexed: 3 }, ago(60));
+  await write('illnesses', { tankId: ill, at: ago(0.5), what: 'white spots' });
 
   const [shopTank] = await rack('XS', false, ['XS1']);
   const going = await lot(shopTank, 'white-cloud-minnow', { unsexed: 6 }, ago(60));

@@ -6,9 +6,9 @@ test('the walk says what to do, in which order, with what amounts', async ({ pag
   await expect(page.getByRole('heading', { level: 1, name: 'Tuesday first light walk' })).toBeVisible();
   await expect(page.getByText(/of \d+ done, about/)).toBeVisible();
   const codes = await page.locator('ol > li .font-mono').allInnerTexts();
-  // The tank with the sick blue-eyes is served last, with quarantine.
-  const apart = codes.findIndex((code) => code.startsWith('Q') || code === 'A1.6');
-  expect(codes.slice(apart).every((code) => code.startsWith('Q') || code === 'A1.6')).toBe(true);
+  // The tank with the sick nothobranchs is served last, with quarantine.
+  const apart = codes.findIndex((code) => code.startsWith('Q') || code === 'C2.3');
+  expect(codes.slice(apart).every((code) => code.startsWith('Q') || code === 'C2.3')).toBe(true);
   await expect(page.getByText('First food for Fighting fish in B1.4 is not safe.').last()).toBeVisible();
 });
 

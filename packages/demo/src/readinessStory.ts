@@ -65,11 +65,11 @@ export function tellReadiness(story: Story, lots: ReadonlyMap<string, string>, p
   const seenAt = story.daysAgo(2, '19:40');
   story.write(seenAt, 'logIllness', {
     id: story.newId(seenAt),
-    tankId: places.tankId('A1.6'),
+    tankId: places.tankId('C2.3'),
     at: seenAt,
-    what: 'white specks on the fins of two young blue-eyes',
+    what: 'white specks on the fins of two nothobranchs',
   });
-  event('A1.6', 'quarantineBegan', 2, '19:50');
+  event('C2.3', 'quarantineBegan', 2, '19:50');
   const soldAt = story.daysAgo(3, '15:30');
   story.write(soldAt, 'lose', {
     id: story.newId(soldAt),
@@ -80,8 +80,9 @@ export function tellReadiness(story: Story, lots: ReadonlyMap<string, string>, p
     note: 'Quayside Exchange',
   });
   for (const [from, to, kind, daysAgo] of [
-    ['Q2', 'A1.6', 'water', 4],
-    ['A1.6', 'B1.2', 'tools', 3],
+    ['Q2', 'C2.3', 'water', 4],
+    ['C2.3', 'A2.4', 'water', 4],
+    ['C2.3', 'B1.2', 'tools', 3],
     ['B1.2', 'C2.2', 'water', 3],
     ['A2.4', 'Q4', 'tools', 16],
   ] as const) {

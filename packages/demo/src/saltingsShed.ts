@@ -245,7 +245,7 @@ function tellBreach(story: Story, lots: ReadonlyMap<string, string>, places: Pla
     id: story.newId(at),
     lotId: lots.get('odessa') ?? '',
     newLotId: story.newId(at),
-    toTankId: places.tankId('B1.3'),
+    toTankId: places.tankId('A3.3'),
     heads: { males: 0, females: 0, unsexed: 2 },
     at,
     override: { reason: 'they were chased in quarantine' },
