@@ -94,6 +94,13 @@ describe('the catalogue', () => {
     expect(runCalculation('spawning.stageTimes', input)).toMatchObject({ error: 'invalidTime' });
   });
 
+  it('refuses money spent on nothing that has a name', () => {
+    const spent = (kind: string) =>
+      runCalculation('economics.costPerFish', { costs: [{ kind, amount: 5 }], tankDays: 0, tankDayRate: 0, fishReady: 1 });
+    expect(spent('food')).toHaveProperty('output.total', 5);
+    for (const kind of ['', '  ']) expect(spent(kind)).not.toHaveProperty('output');
+  });
+
   it('explains every calculation in words, with a source that exists', () => {
     const sources = readFileSync(join(__dirname, '../../../../docs/sources.md'), 'utf8');
     for (const { words, source } of CALCULATIONS) {

@@ -136,7 +136,7 @@ export const RAISING_CALCULATIONS: readonly Calculation[] = [
     name: 'economics.costPerFish',
     title: 'What a fish cost',
     input: v.object({
-      costs: v.array(v.object({ kind: v.string(), amount })),
+      costs: v.array(v.object({ kind: v.pipe(v.string(), v.trim(), v.minLength(1, 'Name what was paid for.')), amount })),
       tankDays: amount,
       tankDayRate: amount,
       heating: v.nullish(

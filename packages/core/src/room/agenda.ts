@@ -14,6 +14,13 @@ export const ROOM_CHORES = choreKinds({
 const FEED_FILTER_DAYS = 2;
 const TEST_DAYS = 2;
 
+/** What a change of one tank is of the water that it shares; nothing for a tank of its own. */
+function sharedWords({ sump }: RoomTank, view: RoomView, litres: number): string[] {
+  if (sump === null) return [];
+  const all = view.room.tanks.reduce((sum, one) => sum + (one.sump === sump ? one.litres : 0), 0);
+  return [`${sump} is one water of ${formatNumber(all)} L: this changes ${formatNumber((100 * litres) / all)} % of it.`];
+}
+
 /** What a tank's own regime and readiness ask for on a day. */
 function tankChores(tank: RoomTank, view: RoomView, day: Day): Chore[] {
   const { room } = view;
@@ -32,6 +39,7 @@ function tankChores(tank: RoomTank, view: RoomView, day: Day): Chore[] {
         overdue: late > 1,
         why: [
           `${formatNumber(due.regime.changeFraction * 100)} % of ${formatNumber(tank.litres)} L ${everyDays(due.regime.everyDays ?? 1)}, this tank's regime.`,
+          ...sharedWords(tank, view, litres),
           late > 0 ? `It was due on ${formatDay(due.dueOn, view.today)}.` : 'It is due today.',
         ],
         caution: 'Unplug the heater before the level falls below it.',

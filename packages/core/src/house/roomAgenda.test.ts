@@ -1,0 +1,36 @@
+import { roomAgenda } from '../room';
+import { addDays } from '../time';
+import { house, tank, TODAY, view, type Told } from './houseFixture';
+
+/** A regime of half the water every three days, due on a day. */
+const half = (dueOn: string | null): Partial<Told> => ({
+  regimes: [
+    {
+      tankId: 'T1',
+      dueOn,
+      regime: { changeFraction: 0.5, everyDays: 3, ceilingPpm: 30, from: '2026-01-01' },
+    },
+  ],
+});
+const changes = (told: Partial<Told>, day = TODAY) =>
+  (roomAgenda.chores?.(view(house(told)), day) ?? [])
+    .filter(({ chore }) => chore.kind === 'waterChange')
+    .map(({ chore }) => chore);
+
+describe('a change of water by its regime', () => {
+  it('is asked for from its day on, late from the second day after', () => {
+    const late = (dueOn: string, day = TODAY) => changes(half(dueOn), day).map(({ overdue }) => overdue);
+    expect(late(addDays(TODAY, 1))).toEqual([]);
+    expect(late(TODAY)).toEqual([false]);
+    expect(late(addDays(TODAY, -1))).toEqual([false]);
+    expect(late(addDays(TODAY, -2))).toEqual([true]);
+    expect(changes(half(null))).toEqual([]);
+    expect(changes(half(TODAY))[0]).toMatchObject({ amount: { value: 20, unit: 'L' }, amountText: '20 L' });
+  });
+
+  it('says what it is of a water that tanks share', () => {
+    const tanks = [tank('T1', { litres: 40, sump: 'S1' }), tank('T2', { litres: 160, sump: 'S1' }), tank('T3', { litres: 500 })];
+    expect(changes({ ...half(TODAY), tanks })[0]?.why[1]).toBe('S1 is one water of 200 L: this changes 10 % of it.');
+    expect(changes({ ...half(TODAY), tanks: [tank('T1')] })[0]?.why.join()).not.toContain('one water');
+  });
+});
