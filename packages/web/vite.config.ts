@@ -7,7 +7,7 @@ function withoutReplies(/** @type {string} */ code) {
   const [first = '', ...rest] = code.split(/\breply: /);
   return rest.reduce((kept, part) => {
     let depth = 0;
-    const end = [...part].findIndex((sign) => {
+    const end = part.split('').findIndex((sign) => {
       if ('([{'.includes(sign)) depth++;
       else if (')]}'.includes(sign)) depth--;
       return depth < 0 || (depth === 0 && sign === ',');

@@ -1,7 +1,7 @@
 import { chore, tick, type Alarm, type Chore, type ChoreKind } from '../agenda';
 import type { RoomTank } from '../room';
 import { wouldEat, type Leave } from '../species';
-import { totalHeads, type StockLot } from '../stock';
+import { mayBeMixed, totalHeads, type StockLot } from '../stock';
 import { addDays, daysBetween, formatDay, houseDay, type Day } from '../time';
 import { BROODS_CHORES } from './choreKinds';
 import type { BroodsView, ReadBrood } from './facts';
@@ -71,7 +71,7 @@ function daysOf(read: ReadBrood, { when, withinDays }: Leave, view: BroodsView):
 function leavers(read: ReadBrood, { who }: Leave, tankId: string, view: BroodsView): DueLeave['lots'] {
   if (who === 'youngMales')
     return read.lots
-      .filter((lot) => lot.tankId === tankId && (lot.unsexed > 0 || (lot.males > 0 && lot.females > 0)))
+      .filter((lot) => lot.tankId === tankId && mayBeMixed(lot))
       .map((lot) => ({ lot, heads: lot.males || totalHeads(lot) }));
   const young = read.state.smallestMm;
   return residentsOf(view, tankId)
@@ -132,10 +132,10 @@ function lookForMales(read: ReadBrood, tank: RoomTank, view: BroodsView, day: Da
 export function leaveChores(kind: ChoreKind, read: ReadBrood, tank: RoomTank, view: BroodsView, day: Day): Chore[] {
   return dueLeaves(read, tank.id, view).flatMap(({ leave, from, latest, lots }) => {
     if (day < from) return [];
+    if (leave.who === 'youngMales') return lookForMales(read, tank, view, day, latest);
     const home = lots.map(({ lot }) => lot.homeTankId).find((id) => id !== null && id !== tank.id) ?? null;
     const heads = lots.reduce((sum, one) => sum + one.heads, 0);
     const to = view.tanks.get(home ?? '')?.code ?? null;
-    if (leave.who === 'youngMales') return lookForMales(read, tank, view, day, latest);
     return [
       chore(kind, {
         subject: `${read.brood.id}:${tank.id}:${leave.who}`,

@@ -1,9 +1,9 @@
 import { BAR_RANK, chore, tick, type Agenda, type Alarm, type Bar, type PlacedChore } from '../agenda';
 import { residentsOf, type ReadBrood } from '../broods';
 import { codeOf } from '../room';
-import { totalHeads } from '../stock';
-import { addDays, daysBetween, formatDay, houseDay, type Day } from '../time';
 import { methodOf } from '../species';
+import { mayBeMixed, totalHeads } from '../stock';
+import { addDays, daysBetween, formatDay, houseDay, type Day } from '../time';
 import { formatNumber } from '../units';
 import { bookingAlarms } from './bookingAlarms';
 import { dayIn, growthOf, likelyDays } from './broodGrowth';
@@ -183,7 +183,7 @@ function youngChores(view: GrowoutView, read: ReadBrood, day: Day): PlacedChore[
   ];
   const partOn = [byLength, byAge].filter((one) => one !== null).sort()[0];
   const unsexed = lots.reduce((sum, lot) => sum + lot.unsexed, 0);
-  const mixed = lots.filter((lot) => lot.unsexed > 0 || (lot.males > 0 && lot.females > 0));
+  const mixed = lots.filter(mayBeMixed);
   if (parted && partOn && addDays(partOn, -PART_AHEAD_DAYS) <= day && mixed.length > 0)
     for (const lot of mixed)
       add(GROWOUT_CHORES.partSexes, lot.tankId, {

@@ -1,5 +1,6 @@
 import type { RoomTank } from '../room';
-import { wouldEat, wouldSeize, smallestTenthMm, type ResolvedSpecies } from '../species';
+import { oneEatsOther, wouldSeize, smallestTenthMm, type ResolvedSpecies } from '../species';
+import { JUDGED_QUANTITIES, JUDGED_WATER } from '../stock';
 import { addDays, type Day } from '../time';
 import { tankAhead, type Ahead } from './crowding';
 import type { GrowoutView } from './facts';
@@ -107,21 +108,16 @@ export function costOf(
   for (const { resident: other } of residents) {
     const mm = other.lengthMm ?? 0;
     if (!overlap(other.species.figures.ph, figures.ph) || !overlap(other.species.figures.ghDeg, figures.ghDeg)) return null;
-    const [here, coming] = [
-      { species: other.species, lengthMm: mm },
-      { species: resident.species, lengthMm: resident.lengthMm ?? piece.mm },
-    ];
-    if (
-      wouldEat(here, { ...coming, lengthMm: smallest, isYoung: true }) ||
-      wouldEat(coming, { ...here, lengthMm: other.smallestMm ?? mm, isYoung: other.isYoung }) ||
-      wouldSeize(here.species, coming.species) ||
-      wouldSeize(coming.species, here.species)
-    )
+    const here = { species: other.species, lengthMm: mm, smallestMm: other.smallestMm ?? mm, isYoung: other.isYoung };
+    const coming = { species: resident.species, lengthMm: resident.lengthMm ?? piece.mm, smallestMm: smallest, isYoung: true };
+    if (oneEatsOther(here, coming) || wouldSeize(here.species, coming.species) || wouldSeize(coming.species, here.species))
       return null;
     if (wishes.has('apart') && other.species.key === resident.species.key && other.lot.broodId !== resident.lot.broodId)
       return null;
   }
-  const water = suits(view.room.ph[tank.id]?.value, figures.ph, 0.3) && suits(view.room.ghDeg[tank.id]?.value, figures.ghDeg, 1);
+  const water = JUDGED_QUANTITIES.every((quantity) =>
+    suits(view.room[quantity][tank.id]?.value, figures[quantity], JUDGED_WATER[quantity].give),
+  );
   return (
     MOVE_COST +
     (wishes.has('near') ? walkOf(piece.from, tank) : 0) +

@@ -1,6 +1,5 @@
 import type { RoomTank } from '../room';
-import type { Resident } from '../broods';
-import { wouldEat } from '../species';
+import { oneEatsOther } from '../species';
 import { addDays, daysBetween, formatDay, type Day } from '../time';
 import { formatNumber } from '../units';
 import { assign } from './assign';
@@ -74,16 +73,21 @@ export interface PlaceChoices {
 }
 export const USUAL_CHOICES: PlaceChoices = { wishes: PLACE_WISHES, locked: {} };
 
+/** A piece by its lengths, where these are not known as it will be. */
+const sized = ({ ahead: { resident }, mm }: Piece) => ({
+  species: resident.species,
+  lengthMm: resident.lengthMm ?? mm,
+  smallestMm: resident.smallestMm ?? mm,
+  isYoung: resident.isYoung,
+});
+
 /** Pieces that must not share a tank: parentages apart, and none that is food to another. */
 function foesOf(pieces: readonly Piece[], wishes: ReadonlySet<PlaceWish>): [string, string][] {
   return pieces.flatMap((one, i) =>
     pieces.slice(i + 1).flatMap((other): [string, string][] => {
       const [a, b] = [one.ahead.resident, other.ahead.resident];
       const kin = a.species.key === b.species.key && a.lot.broodId !== b.lot.broodId;
-      const mouth = ({ lengthMm, species }: Resident, mm: number) => ({ species, lengthMm: lengthMm ?? mm });
-      const prey = ({ smallestMm, species, isYoung }: Resident, mm: number) => ({ species, lengthMm: smallestMm ?? mm, isYoung });
-      const eats = wouldEat(mouth(a, one.mm), prey(b, other.mm)) || wouldEat(mouth(b, other.mm), prey(a, one.mm));
-      return eats || (kin && wishes.has('apart')) ? [[one.id, other.id]] : [];
+      return oneEatsOther(sized(one), sized(other)) || (kin && wishes.has('apart')) ? [[one.id, other.id]] : [];
     }),
   );
 }

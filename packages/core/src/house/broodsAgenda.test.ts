@@ -1,6 +1,6 @@
 import { broodChores, BROODS_CHORES, computeStream, type BroodMovement, type EggKeeping, type ReadBrood } from '../broods';
 import { addDays } from '../time';
-import { attempt, brood, house, lot, NOW, tank, TODAY, view, type Told } from './houseFixture';
+import { attempt, brood, exactly, house, lot, NOW, tank, TODAY, view, type Told } from './houseFixture';
 
 /** Every chore of one brood in T1 on a day, as kind, text and amount; hand-worked rows stand beside what it says. */
 function asked(told: Partial<Told>, day = TODAY): string[] {
@@ -13,7 +13,6 @@ function asked(told: Partial<Told>, day = TODAY): string[] {
 const of = (kind: keyof typeof BROODS_CHORES, rows: readonly string[]) =>
   rows.filter((row) => row.startsWith(`${kind}: `)).map((row) => row.slice(kind.length + 2));
 const at = (day: string, time = '08:00') => `${day}T${time}:00.000Z`;
-const exactly = (instant: string) => ({ from: instant, to: instant });
 
 const keeping = (more: Partial<EggKeeping> = {}): EggKeeping => ({
   plan: 'pullEggs',

@@ -1,6 +1,6 @@
 import { larderAgenda, pouredWords, pourList, type Culture } from '../larder';
 import { addDays } from '../time';
-import { attempt, brood, house, lot, NOW, tank, TODAY, view, type Told } from './houseFixture';
+import { attempt, grown, house, lot, NOW, tank, TODAY, view, type Told } from './houseFixture';
 
 /** What is to be fed at T1 on a day, as text, amount and walk. */
 function fed(told: Partial<Told>, day = TODAY): string[] {
@@ -9,26 +9,15 @@ function fed(told: Partial<Told>, day = TODAY): string[] {
     .filter(({ tankId, chore: { kind } }) => tankId === 'T1' && (kind === 'feedYoung' || kind === 'feedAdults'))
     .map(({ chore: { text, amountText, walk } }) => `${text}: ${amountText}, walk ${walk + 1}`);
 }
-const exactly = (instant: string) => ({ from: instant, to: instant });
 /** Adults of a species in T1. */
 const adults = (speciesKey: string, lengthMm: number, heads: number, more: Partial<Told> = {}): Partial<Told> => ({
   lots: [lot('a', 'T1', speciesKey, { males: heads / 2, females: heads / 2, unsexed: 0, lengthMm, bornOn: '2025-01-01' })],
   temperatures: { T1: { at: NOW, tempC: 24 } },
   ...more,
 });
-/** Young that swam so many days ago, so many of them, of a measured length. */
-const young = (speciesKey: string, heads: number, lengthMm: number, days = 20): Partial<Told> => ({
-  broods: [
-    brood('B', speciesKey, {
-      laid: exactly(`${addDays(TODAY, -days - 4)}T08:00:00.000Z`),
-      hatched: exactly(`${addDays(TODAY, -days - 2)}T08:00:00.000Z`),
-      freeSwimming: exactly(`${addDays(TODAY, -days)}T08:00:00.000Z`),
-      alive: heads,
-    }),
-  ],
-  lots: [lot('y', 'T1', speciesKey, { broodId: 'B', unsexed: heads, lengthMm })],
-  temperatures: { T1: { at: NOW, tempC: 26 } },
-});
+/** So many young of a measured length that swam so many days ago. */
+const young = (speciesKey: string, heads: number, lengthMm: number, days = 20): Partial<Told> =>
+  grown(speciesKey, days, { unsexed: heads, lengthMm });
 
 describe('grown animals are fed', () => {
   it('what their method lives on: dry once a day, frozen twice, grazers a piece a week at night', () => {

@@ -2,25 +2,8 @@ import { broodsAgenda } from '../broods';
 import { growoutAgenda, tankFreeOn } from '../growout';
 import { SHIPPED_SPECIES } from '../species';
 import { addDays } from '../time';
-import { brood, house, lot, NOW, tank, TODAY, view, type Told } from './houseFixture';
+import { grown, house, lot, tank, TODAY, view, type Told } from './houseFixture';
 
-const exactly = (instant: string) => ({ from: instant, to: instant });
-/** A brood of a species that swam (or was born) so many days ago, in T1. */
-const grown = (speciesKey: string, days: number, more: Partial<Told['lots'][number]> = {}): Partial<Told> => {
-  const swam = exactly(`${addDays(TODAY, -days)}T08:00:00.000Z`);
-  return {
-    broods: [
-      brood('B', speciesKey, {
-        laid: speciesKey.includes('limia') ? swam : exactly(`${addDays(TODAY, -days - 5)}T08:00:00.000Z`),
-        hatched: speciesKey.includes('limia') ? null : exactly(`${addDays(TODAY, -days - 3)}T08:00:00.000Z`),
-        freeSwimming: swam,
-        alive: 30,
-      }),
-    ],
-    lots: [lot('y', 'T1', speciesKey, { broodId: 'B', unsexed: 30, ...more })],
-    temperatures: { T1: { at: NOW, tempC: 26 } },
-  };
-};
 const askedFor = (kind: string, told: Partial<Told>, day = TODAY) => {
   const seen = view(house(told));
   return [...(growoutAgenda.chores?.(seen, day) ?? []), ...(broodsAgenda.chores?.(seen, day) ?? [])].filter(

@@ -5,12 +5,16 @@ import { EMPTY_LARDER, type LarderFacts } from '../larder';
 import { QUIET_ROOM, type RoomFacts, type RoomTank } from '../room';
 import { NO_SALES, type SalesFacts } from '../sales';
 import { defaultRecipe, type SpawningAttempt } from '../spawning';
-import { NO_STOCK, type StockFacts, type StockLot, type StockProgramme } from '../stock';
+import { SHIPPED_SPECIES } from '../species';
+import { addDays, type TimeRange } from '../time';
+import { NO_STOCK, totalHeads, type StockFacts, type StockLot, type StockProgramme } from '../stock';
 
 /** The moment of the house that tests tell of. */
 export const NOW = '2026-03-10T08:00:00.000Z';
 /** Its day. */
 export const TODAY = '2026-03-10';
+/** A time that was seen to the minute. */
+export const exactly = (at: string): TimeRange => ({ from: at, to: at });
 /** A tank of 40 L. */
 export const tank = (code: string, more: Partial<RoomTank> = {}): RoomTank => ({
   id: code,
@@ -82,6 +86,28 @@ export const attempt = (
   to: null,
   ...more,
 });
+/** A brood of a species, all in T1, that swam, or was born, so many days ago. */
+export const grown = (
+  speciesKey: string,
+  days: number,
+  more: Partial<StockLot> = {},
+): Pick<Told, 'broods' | 'lots' | 'temperatures'> => {
+  const ago = (more: number) => exactly(`${addDays(TODAY, -days - more)}T08:00:00.000Z`);
+  const isBorn = SHIPPED_SPECIES.some(({ key, method }) => key === speciesKey && method === 'livebearer');
+  const lot30 = lot('y', 'T1', speciesKey, { broodId: 'B', unsexed: 30, ...more });
+  return {
+    broods: [
+      brood('B', speciesKey, {
+        laid: ago(isBorn ? 0 : 5),
+        hatched: isBorn ? null : ago(3),
+        freeSwimming: ago(0),
+        alive: totalHeads(lot30),
+      }),
+    ],
+    lots: [lot30],
+    temperatures: { T1: { at: NOW, tempC: 26 } },
+  };
+};
 /** What a test says of a house; the rest is quiet. */
 export interface Told {
   now: string;

@@ -16,7 +16,7 @@ import { cultureChores, hatchChores, startChores } from './larderChores';
 import { adultMeal, isoWeekday, youngMeals } from './meals';
 import { newFoodFor } from './newFood';
 import { pourList } from './pourList';
-import type { Ration } from './rations';
+import { isForNight, type Ration } from './rations';
 import { openStarts } from './tide';
 import type { CultureFood } from './keys';
 
@@ -50,10 +50,10 @@ function feedChores(
   text = sentence(FOOD_NAMES[ration.food]),
   more: readonly string[] = [],
 ): Chore[] {
-  const { perMeal, unit, mealsPerDay, atNight } = ration;
+  const { food, perMeal, unit, mealsPerDay } = ration;
   const shares = mealsByWalk(mealsPerDay, walks);
   const all = mealsPerDay > 1 ? [`${amountWords(ration)} a day, shared out over the walks.`] : [];
-  return (atNight ? shares.reverse() : shares).flatMap((meals, walk) =>
+  return (isForNight(food) ? shares.reverse() : shares).flatMap((meals, walk) =>
     meals === 0
       ? []
       : [

@@ -15,8 +15,6 @@ export interface Ration {
   /** Amount of one meal in `unit`. */
   perMeal: number;
   unit: 'ml' | 'smear' | 'pinch' | 'spatula' | 'drop' | 'g' | 'trace' | 'piece' | 'match-head' | 'cube';
-  /** Given at the last walk, for those that eat in the dark. */
-  atNight: boolean;
   /** Brine shrimp cysts to set up each day, g; null for other foods. */
   cystsGPerDay: number | null;
   /** Dry food a day, g; null where it is live or not weighed. */
@@ -62,6 +60,8 @@ const MOST_NAUPLII = 200;
 const CUBED: ReadonlySet<Food> = new Set(['frozen', 'bloodworm']);
 /** Eaten in the dark, by those that hide by day. */
 const NIGHT: ReadonlySet<Food> = new Set(['wafers', 'vegetables']);
+/** Whether a food is given at the last walk, once. */
+export const isForNight = (food: Food): boolean => NIGHT.has(food);
 /** A wafer is broken: a piece weighs about so much, g. */
 const WAFER_PIECE_G = 0.1;
 const halves = (value: number) => Math.max(0.5, Math.round(value * 2) / 2);
@@ -107,7 +107,7 @@ function dryDose(
 
 /** Food by weight: dry in grams, pinches or a trace where a pinch would be too much; frozen in cubes; live in ml. */
 function byWeight(food: Food, grams: number, meals: number, doses: readonly Calibration[], why: string[]): Ration {
-  const perMeal = NIGHT.has(food) ? grams : grams / meals;
+  const perMeal = isForNight(food) ? grams : grams / meals;
   const isLive = foodClassOf(food) !== null;
   const { why: measured, ...amount } = isLive
     ? {
@@ -118,9 +118,8 @@ function byWeight(food: Food, grams: number, meals: number, doses: readonly Cali
     : dryDose(food, perMeal, doses);
   return {
     food,
-    mealsPerDay: NIGHT.has(food) ? 1 : meals,
+    mealsPerDay: isForNight(food) ? 1 : meals,
     everyDays: 1,
-    atNight: NIGHT.has(food),
     ...amount,
     cystsGPerDay: null,
     dryGPerDay: isLive ? null : grams,
@@ -146,7 +145,6 @@ const grazing = (food: Food, unit: 'trace' | 'piece', days: number, why: string)
   food,
   mealsPerDay: 1,
   everyDays: days,
-  atNight: NIGHT.has(food),
   perMeal: 1,
   unit,
   cystsGPerDay: null,
@@ -199,7 +197,6 @@ export function fryRation(
       food,
       mealsPerDay: meals,
       everyDays: 1,
-      atNight: false,
       perMeal,
       unit: 'ml',
       cystsGPerDay: Math.max(0.01, Math.round(gramsPerDay * 100) / 100),
@@ -226,7 +223,6 @@ export function fryRation(
     food,
     mealsPerDay: meals,
     everyDays: 1,
-    atNight: false,
     perMeal: halves((dose.amount * count * factor * own) / 100),
     unit: dose.unit,
     cystsGPerDay: null,

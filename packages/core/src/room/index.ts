@@ -47,6 +47,7 @@ export { codeOf, codesOf, isProbed, QUIET_ROOM, readRoom, type RoomFacts, type R
 export { CARE_KINDS, CARE_WORDS, type CareKind } from './care';
 export { ROOM_CHORES, roomAgenda, STALE_DAYS } from './agenda';
 export {
+  exposureFacts,
   exposureIn,
   ILLNESS_DAYS,
   illnessIn,

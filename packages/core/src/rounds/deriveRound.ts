@@ -1,8 +1,7 @@
 import { groupBy, type Alarm, type Bench, type Chore, type LoggedOutcome } from '../agenda';
 import { describeTank, type HouseView, type TankWords } from '../house';
 import { compareWalk, type WalkPlace } from '../room';
-import { illnessIn } from '../room';
-import { exposureFacts } from '../stock';
+import { exposureFacts, illnessIn } from '../room';
 import type { Day } from '../time';
 import { formatNumber } from '../units';
 import { AGENDAS, ALARM_ORDER } from './agendas';

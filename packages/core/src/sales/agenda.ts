@@ -73,9 +73,7 @@ function orderChores(view: SalesView, order: OpenOrder, day: Day): PlacedChore[]
         },
       ];
     if (day < order.dueOn) return [];
-    const bar = stop.picks.flatMap(
-      ({ lotId }) => barOf(view, { tankId: view.stock.lots.find(({ id }) => id === lotId)?.tankId ?? null }) ?? [],
-    )[0];
+    const bar = barOf(view, stop);
     return [
       {
         tankId: stop.tankId,

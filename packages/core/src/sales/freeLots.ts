@@ -1,8 +1,8 @@
 import type { ReadBrood } from '../broods';
 import { besideBrood } from '../broods';
 import { CLASS_SPREAD, growthOf, lengthAt, shareOfLength, type BroodGrowth } from '../growout';
-import { exposureIn } from '../room';
-import { BREACH_DAYS, exposureFacts, totalHeads, type Heads, type StockLot } from '../stock';
+import { exposureFacts, exposureIn } from '../room';
+import { BREACH_DAYS, totalHeads, type Heads, type StockLot } from '../stock';
 import { addDays, houseDay } from '../time';
 import { promisedIn, type SalesView } from './facts';
 import type { FreeLot } from './fill';

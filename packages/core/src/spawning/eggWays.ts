@@ -1,9 +1,8 @@
-import { EGG_PLAN_WORDS, type EggCare, type EggPlan, type Strip } from '../species';
+import type { EggCare, EggPlan, Strip } from '../species';
 import type { FungusSchool } from './schools';
 
 /** A way of keeping eggs: what is made ready, what changes as they come along, what goes wrong with it. */
 export interface EggWay {
-  words: string;
   /** What the choice changes in the plan. */
   effect: string;
   /** Eggs lie in a box or tumbler of their own: only there is water changed daily and white eggs are picked. */
@@ -21,7 +20,6 @@ export interface EggWay {
 /** Every way there is; a new one is a record here and its name among `EGG_PLANS`. */
 export const EGG_WAYS: Readonly<Record<EggPlan, EggWay>> = {
   leaveWithParents: {
-    words: EGG_PLAN_WORDS.leaveWithParents,
     effect: 'No egg chores; you look from a distance.',
     areApart: false,
     againstFungus: 'flow',
@@ -32,7 +30,6 @@ export const EGG_WAYS: Readonly<Record<EggPlan, EggWay>> = {
     hazards: ['A first-time parent may eat or kick out eggs: it often learns within two or three spawnings.'],
   },
   removeParents: {
-    words: EGG_PLAN_WORDS.removeParents,
     effect: 'The round asks to take the adults out the same day.',
     areApart: false,
     againstFungus: 'flow',
@@ -43,7 +40,6 @@ export const EGG_WAYS: Readonly<Record<EggPlan, EggWay>> = {
     hazards: ['With nobody to fan them, eggs in still water go white: let a few bubbles rise beside them.'],
   },
   pullEggs: {
-    words: EGG_PLAN_WORDS.pullEggs,
     effect: 'White eggs are picked and water is changed daily.',
     areApart: true,
     againstFungus: 'leaves',
@@ -68,7 +64,6 @@ export const EGG_WAYS: Readonly<Record<EggPlan, EggWay>> = {
     hazards: ['Eggs fall through slits of a net box; glue is eaten by fungus where they lie in a heap.'],
   },
   tumbler: {
-    words: EGG_PLAN_WORDS.tumbler,
     effect: 'Watch the flow: higher before the hatch, lower as tails appear.',
     areApart: true,
     againstFungus: 'flow',

@@ -43,9 +43,6 @@ const ladder = v.pipe(
 );
 const EATERS = { nobody: 'nobody', parents: 'the parents', anyAdult: 'any adult' } as const;
 const LIMITS = { litres: 'litres', floor: 'floor area' } as const;
-const choiceOf = <const Words extends Readonly<Record<string, string>>>(words: Words) =>
-  v.picklist(Object.keys(words) as (keyof Words & string)[]);
-
 /** How a figure is called, what it is measured in, how it is written down, and what is worked out from it. */
 interface Declared<Schema> {
   schema: Schema;
@@ -63,8 +60,13 @@ const figure = <Schema>(
   unit: string,
   decides: string,
   schema: Schema,
-  choices?: Readonly<Record<string, string>>,
-): Declared<Schema> => ({ kind, label, unit, decides, schema, ...(choices && { choices }) });
+): Declared<Schema> => ({ kind, label, unit, decides, schema });
+
+/** A figure that is one of some words. */
+const choice = <const Words extends Readonly<Record<string, string>>>(label: string, decides: string, words: Words) => ({
+  ...figure('choice', label, '', decides, v.picklist(Object.keys(words) as (keyof Words & string)[])),
+  choices: words as Readonly<Record<string, string>>,
+});
 
 /**
  * Every figure of a species, each declared once: types, files, forms, pick lists and the interface are drawn from here. All are
@@ -114,7 +116,7 @@ export const FIGURES = {
   /** Share of the eggs (or newborn) that usually reach sale size. */
   survivalToSale: figure('range', 'Share that reaches sale', '', 'how many are expected for sale', rangeOf(0.0001, 1)),
   /** Whether litres or floor area limit how many live in a tank. */
-  limitedBy: figure('choice', 'How many is limited by', '', 'when a tank gets tight', choiceOf(LIMITS), LIMITS),
+  limitedBy: choice('How many is limited by', 'when a tank gets tight', LIMITS),
   /** Young of sale size that a square metre of floor carries; null where litres limit. */
   juvenilesPerM2: figure(
     'range',
@@ -139,8 +141,8 @@ export const FIGURES = {
   adultFoods: figure('foods', 'Grown animals live on', '', 'what adults are fed', foods),
   /** Longest prey it swallows, share of its own length; 0 where it hunts nothing. */
   gapeShare: figure('number', 'Longest prey, share of its length', '', 'who eats whom in a tank', numberOf(0, 1)),
-  eggsEatenBy: figure('choice', 'Eggs are eaten by', '', 'who is taken out before eggs are safe', choiceOf(EATERS), EATERS),
-  fryEatenBy: figure('choice', 'Fry are eaten by', '', 'who is taken out before young swim', choiceOf(EATERS), EATERS),
+  eggsEatenBy: choice('Eggs are eaten by', 'who is taken out before eggs are safe', EATERS),
+  fryEatenBy: choice('Fry are eaten by', 'who is taken out before young swim', EATERS),
 } as const;
 export type FigureKey = keyof typeof FIGURES;
 /** The keys of all figures, in the order they are shown. */

@@ -53,7 +53,7 @@ export {
   smallestTenthMm,
   growthCurve,
 } from './growth';
-export { wouldEat, wouldSeize, type Sized } from './mouths';
+export { oneEatsOther, wouldEat, wouldSeize, type Sized } from './mouths';
 export { firstFood, foodsOn, foodSpans, SIZE_CLASSES, substitutesFor, type FoodsOfDay, type FoodSpan } from './foods';
 export { lifeOf, type SpeciesLife } from './life';
 export { speciesLife } from './speciesLife';

@@ -18,6 +18,10 @@ export function wouldEat(eater: Pick<Sized, 'species' | 'lengthMm'>, prey: Sized
   return prey.lengthMm <= eater.species.figures.gapeShare * eater.lengthMm;
 }
 
+/** Whether of two groups one would eat the smallest of the other. */
+export const oneEatsOther = (a: Sized & { smallestMm: number }, b: Sized & { smallestMm: number }): boolean =>
+  wouldEat(a, { ...b, lengthMm: b.smallestMm }) || wouldEat(b, { ...a, lengthMm: a.smallestMm });
+
 /** Whether animals seize others at night whatever their length: claws take fish that rest on the floor. */
 export const wouldSeize = (hunter: ResolvedSpecies, prey: ResolvedSpecies): boolean =>
   methodOf(hunter).seizes && !methodOf(prey).invertebrate && prey.figures.limitedBy === 'floor';

@@ -1,18 +1,10 @@
 import { chore, choreKinds, tick, type Agenda, type Alarm, type Chore } from '../agenda';
 import type { ResolvedSpecies } from '../species';
-import {
-  checkTemperature,
-  codeOf,
-  exposureIn,
-  illnessIn,
-  mealsByWalk,
-  STALE_DAYS,
-  type ExposureFacts,
-  type RoomTank,
-} from '../room';
+import { checkTemperature, codeOf, exposureFacts, exposureIn, illnessIn, mealsByWalk, STALE_DAYS, type RoomTank } from '../room';
 import { addDays, daysBetween, formatDay, formatInstant, houseDay, sentence, timesADay, type Day } from '../time';
 import { formatNumber, formatRange } from '../units';
 import type { StockLot, StockProgramme, StockView } from './facts';
+import { JUDGED_QUANTITIES, JUDGED_WATER } from './judgedWater';
 
 export const STOCK_CHORES = choreKinds({
   condition: { seconds: 60, words: 'conditioning food' },
@@ -23,14 +15,6 @@ export const STOCK_CHORES = choreKinds({
 
 /** Condition is scored once a week while it is worked on. */
 const SCORE_DAYS = 7;
-
-/** The house as far as illness goes. */
-export const exposureFacts = ({ tanks, room, timeZone, today }: StockView): ExposureFacts => ({
-  tanks,
-  illnesses: room.illnesses,
-  timeZone,
-  today,
-});
 
 /** Programmes that run on a day for lots of a tank. */
 export function runningProgrammes(lots: readonly StockLot[], view: StockView, day: Day): StockProgramme[] {
@@ -157,7 +141,6 @@ function temperatureAlarms(view: StockView): Alarm[] {
 const kindsOf = (lots: readonly StockLot[], view: StockView): ResolvedSpecies[] =>
   [...new Set(lots.map((lot) => lot.speciesKey))].flatMap((key) => view.species.get(key) ?? []);
 
-const WATER = { ph: { name: 'pH', unit: '' }, ghDeg: { name: 'hardness', unit: ' °dGH' } } as const;
 /** A value older than this says little of the water now. */
 const WATER_DAYS = 45;
 
@@ -165,7 +148,7 @@ const WATER_DAYS = 45;
 function waterAlarms(view: StockView): Alarm[] {
   const alarms: Alarm[] = [];
   for (const [tankId, lots] of view.lotsByTank)
-    for (const quantity of ['ph', 'ghDeg'] as const) {
+    for (const quantity of JUDGED_QUANTITIES) {
       const tank = view.tanks.get(tankId);
       const last = view.room[quantity][tankId];
       if (!tank || !last || daysBetween(houseDay(last.at, view.timeZone), view.today) > WATER_DAYS) continue;
@@ -175,7 +158,7 @@ function waterAlarms(view: StockView): Alarm[] {
       });
       const [first] = wrong;
       if (!first) continue;
-      const { name, unit } = WATER[quantity];
+      const { name, unit } = JUDGED_WATER[quantity];
       alarms.push({
         key: `${quantity}:${tankId}`,
         severity: 'soon',

@@ -17,6 +17,9 @@ export interface Movement extends Heads {
 export const EMPTY: Heads = { males: 0, females: 0, unsexed: 0 };
 const SEXES = ['males', 'females', 'unsexed'] as const;
 
+/** Whether both sexes may be among them: not all are sexed, or there are some of each. */
+export const mayBeMixed = ({ males, females, unsexed }: Heads): boolean => unsexed > 0 || (males > 0 && females > 0);
+
 /** Number of animals whatever their sex. */
 export function totalHeads(heads: Heads): number {
   return heads.males + heads.females + heads.unsexed;

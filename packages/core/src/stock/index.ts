@@ -12,6 +12,7 @@ export {
   type Heads,
   type Movement,
   type MoveRefusal,
+  mayBeMixed,
 } from './headcount';
 export { CAUSES, causeWords, LOSS_CAUSES, LOSS_WORDS, type Cause, type LossCause } from './causes';
 export { sexing, sexWords, type Likelihood, type SeenTrait } from './sexing/sexing';
@@ -101,4 +102,5 @@ export {
   type StockProgramme,
   type StockView,
 } from './facts';
-export { BREACH_DAYS, exposureFacts, runningProgrammes, stockAgenda, STOCK_CHORES, tooColdToFeed } from './agenda';
+export { BREACH_DAYS, runningProgrammes, stockAgenda, STOCK_CHORES, tooColdToFeed } from './agenda';
+export { JUDGED_QUANTITIES, JUDGED_WATER, type JudgedQuantity } from './judgedWater';

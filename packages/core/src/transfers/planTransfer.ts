@@ -1,5 +1,5 @@
 import { dripAcclimation, type Quantity } from '../room';
-import { addHeads, breederLimits, checkCompany, totalHeads, type Heads } from '../stock';
+import { addHeads, breederLimits, checkCompany, JUDGED_QUANTITIES, JUDGED_WATER, totalHeads, type Heads } from '../stock';
 import { wouldEat, wouldSeize, type ResolvedSpecies } from '../species';
 import { formatDay, type Day } from '../time';
 import { formatNumber } from '../units';
@@ -60,11 +60,6 @@ export interface TransferPlan {
 
 /** Usual steps that animals stand without dripping; shrimp and crayfish stand half. */
 const TOLERANCE = { ghDeg: 2, khDeg: 2, tdsPpm: 40 } as const;
-/** What newcomers are judged by beside warmth, and how far off a test may be. */
-const JUDGED = [
-  { quantity: 'ph', name: 'pH', unit: '', give: 0.3 },
-  { quantity: 'ghDeg', name: 'hardness', unit: ' °dGH', give: 1 },
-] as const;
 const TEMP_STEP_C = 1;
 const PH_STEP = 0.5;
 
@@ -198,7 +193,8 @@ export function planTransfer(input: {
         text: `${target.code} is at ${formatNumber(tankC, 3)} °C; ${moved.species.commonName.toLowerCase()} want ${formatNumber(low, 3)} to ${formatNumber(high, 3)} °C.`,
       });
   }
-  for (const { quantity, name, unit, give } of JUDGED) {
+  for (const quantity of JUDGED_QUANTITIES) {
+    const { name, unit, give } = JUDGED_WATER[quantity];
     const value = target.water[quantity] ?? null;
     const [low, high] = moved.species.figures[quantity];
     if (value !== null && (value < low - give || value > high + give))

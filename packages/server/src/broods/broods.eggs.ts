@@ -2,7 +2,8 @@ import { v7 as newId } from 'uuid';
 import type { BodyOf } from '@freshet/contract/endpoints';
 import type { broodsEndpoints } from '@freshet/contract/broods';
 import type { BroodRecord } from '@freshet/core/broods';
-import { EGG_WAYS, FUNGUS_WORDS } from '@freshet/core/spawning';
+import { FUNGUS_WORDS } from '@freshet/core/spawning';
+import { EGG_PLAN_WORDS } from '@freshet/core/species';
 import { EMPTY, totalHeads } from '@freshet/core/stock';
 import { exactly, type TimeRange } from '@freshet/core/time';
 import type { Applied, LogService, Scope } from '../log';
@@ -164,7 +165,7 @@ export function createEggs({
             await stock.applyMove(scope, { lotId: lot.id, newLotId: newId(), toTankId, heads, at: body.at });
             moved += totalHeads(lot);
           }
-        const words = [EGG_WAYS[body.plan].words.toLowerCase(), FUNGUS_WORDS[body.fungus].toLowerCase()].join('; ');
+        const words = [EGG_PLAN_WORDS[body.plan].toLowerCase(), FUNGUS_WORDS[body.fungus].toLowerCase()].join('; ');
         return {
           text: `${brood.name}: ${words}${moved > 0 ? `, ${moved} eggs moved` : ''}`,
           tankId: lots[0]?.tankId ?? null,

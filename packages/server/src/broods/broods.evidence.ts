@@ -121,7 +121,7 @@ export function createEvidence({ clock, room, water, care, hours, spawning, repo
       repository.observationsOf(at, broodIds),
       room.repository.tanks.find(at),
       room.repository.newestOf(at, [...QUANTITIES], since),
-      care.since(at, since, since),
+      care.since(at, since),
       hours.current(at),
       water.waters(who),
       repository.countsOf(at, broodIds),

@@ -28,7 +28,7 @@ export function createCareRepository(database: Database) {
     care,
     /** Oldest first. */
     /** What was done or seen since an instant, and looks since an earlier one: some are asked for by the week. */
-    since: (at: Reading, from: string, looksFrom: string) =>
+    since: (at: Reading, from: string, looksFrom = from) =>
       care.find(at, { [Op.or]: [{ at: { [Op.gte]: from } }, { kind: 'looked', at: { [Op.gte]: looksFrom } }] }, OLDEST_FIRST),
   };
 }

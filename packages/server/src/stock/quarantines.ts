@@ -114,10 +114,7 @@ export function createQuarantines({ clock, room, readiness, repository, illnesse
   }
 
   /** The room as far as illness goes. */
-  async function exposureFacts(who: Who): Promise<ExposureFacts> {
-    const now = clock.now();
-    const since = new Date(Date.parse(now) - (ILLNESS_DAYS + 1) * DAY_MS).toISOString();
-    const [{ racks, shelves, tanks }, illnesses] = await Promise.all([room.repository.all(who), illnessesSince(who, since)]);
+  function toExposureFacts({ racks, shelves, tanks }: Rooms, illnesses: ExposureFacts['illnesses'], who: Who): ExposureFacts {
     const sumps = new Map(racks.map(({ id, sump }) => [id, sump]));
     const racksOf = new Map(shelves.map(({ id, rackId }) => [id, rackId]));
     return {
@@ -126,7 +123,7 @@ export function createQuarantines({ clock, room, readiness, repository, illnesse
       ),
       illnesses,
       timeZone: who.timeZone,
-      today: houseDay(now, who.timeZone),
+      today: houseDay(clock.now(), who.timeZone),
     };
   }
 
@@ -152,12 +149,15 @@ export function createQuarantines({ clock, room, readiness, repository, illnesse
 
     /** Animals leave a quarantine when it is over, and water that illness was seen in when its days are; or with a reason. */
     async mustHold(who: Who, fromTankId: string, toTankId: string, pointer = '#/toTankId'): Promise<void> {
-      const { quarantined } = await readiness.load(who, new Map());
-      const exposure = mayMove(await exposureFacts(who), fromTankId, { id: toTankId, isQuarantine: quarantined.has(toTankId) });
+      const since = new Date(Date.parse(clock.now()) - (ILLNESS_DAYS + 1) * DAY_MS).toISOString();
+      const [{ quarantined }, illnesses] = await Promise.all([readiness.load(who, new Map()), illnessesSince(who, since)]);
+      if (quarantined.has(toTankId) || (illnesses.length === 0 && !quarantined.has(fromTankId))) return;
+      const rooms = await room.repository.all(who);
+      const exposure = mayMove(toExposureFacts(rooms, illnesses, who), fromTankId, { id: toTankId, isQuarantine: false });
       if (!exposure.ok)
         throw new DomainError('room/exposed', { detail: exposedWords(exposure.exposure, who, clock.now()), pointer });
-      if (!quarantined.has(fromTankId) || quarantined.has(toTankId)) return;
-      const quarantine = (await load(who, new Set([fromTankId]), new Map())).get(fromTankId);
+      if (!quarantined.has(fromTankId)) return;
+      const quarantine = (await load(who, new Set([fromTankId]), new Map(), rooms)).get(fromTankId);
       if (quarantine && quarantine.daysLeft > 0)
         throw new DomainError('room/quarantine', {
           detail: `Quarantine lasts until ${formatDay(quarantine.endsOn, houseDay(clock.now(), who.timeZone))}, ${quarantine.daysLeft} more days.`,

@@ -1,4 +1,5 @@
 import { addDays, houseDay, type Day, type Instant } from '../../time';
+import type { RoomView } from '../facts';
 
 /** Illness is worth its own tools and the last place of the walk for so long after it was last seen. */
 export const ILLNESS_DAYS = 28;
@@ -10,6 +11,14 @@ export interface ExposureFacts {
   timeZone: string;
   today: Day;
 }
+
+/** A house as far as illness goes. */
+export const exposureFacts = ({ tanks, room, timeZone, today }: RoomView): ExposureFacts => ({
+  tanks,
+  illnesses: room.illnesses,
+  timeZone,
+  today,
+});
 
 /** Illness that was seen in a tank: what, on which day, and until when its animals are apart. */
 export interface SeenIllness {

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
-import type { EggPlan } from '@freshet/core/species';
+import { EGG_PLAN_WORDS, type EggPlan } from '@freshet/core/species';
 import { EGG_WAYS, FUNGUS_WORDS, type FungusSchool } from '@freshet/core/spawning';
 import { formatDay, formatDayRange, formatInstant, houseDay } from '@freshet/core/time';
 import { formatNumber } from '@freshet/core/units';
@@ -71,7 +71,7 @@ function Keeping({ page, open }: { page: Page; open: (() => void) | null }) {
   return (
     <Panel title="How the eggs are kept">
       <p>
-        <b>{EGG_WAYS[keeping.plan].words}</b>
+        <b>{EGG_PLAN_WORDS[keeping.plan]}</b>
         {keeping.container && ` (${keeping.container})`}; {FUNGUS_WORDS[keeping.fungus].toLowerCase()}
         {keeping.fungus === 'dye' && keeping.dyeMgPerL !== null && `, ${formatNumber(keeping.dyeMgPerL)} mg/L`}.
       </p>

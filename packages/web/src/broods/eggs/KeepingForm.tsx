@@ -1,7 +1,7 @@
 import { useRef } from 'react';
 import { v7 as newId } from 'uuid';
 import { FUNGUS_CARE } from '@freshet/core/broods';
-import { EGG_PLANS, type EggPlan } from '@freshet/core/species';
+import { EGG_PLAN_WORDS, EGG_PLANS, type EggPlan } from '@freshet/core/species';
 import { EGG_WAYS, FUNGUS_SCHOOLS, FUNGUS_WORDS, type FungusSchool } from '@freshet/core/spawning';
 import { formatNumber } from '@freshet/core/units';
 import { FieldProblem, useEntryForm, useGet, useHouse, type Reply } from '../../data';
@@ -61,7 +61,7 @@ export function KeepingForm({
       };
     },
     fieldOf: (path) => (path === 'dailyChangeFraction' ? 'change' : undefined),
-    label: ({ plan }) => `${page.name}: ${EGG_WAYS[plan].words.toLowerCase()}`,
+    label: ({ plan }) => `${page.name}: ${EGG_PLAN_WORDS[plan].toLowerCase()}`,
     done,
   });
   const { register, formState, watch } = entry.form;
@@ -74,7 +74,7 @@ export function KeepingForm({
         <SelectField label="The eggs" error={errors.plan?.message} {...register('plan')}>
           {EGG_PLANS.map((one) => (
             <option key={one} value={one}>
-              {EGG_WAYS[one].words}
+              {EGG_PLAN_WORDS[one]}
             </option>
           ))}
         </SelectField>

@@ -1,12 +1,13 @@
 import { useState } from 'react';
 import { compareWays, type BroodOutcome, type OutcomeStage } from '@freshet/core/broods';
-import { EGG_WAYS, FUNGUS_WORDS } from '@freshet/core/spawning';
+import { FUNGUS_WORDS } from '@freshet/core/spawning';
+import { EGG_PLAN_WORDS } from '@freshet/core/species';
 import { showPercent } from '../../data';
 import { Panel, SelectField, Why } from '../../ui';
 import { ShareBar } from './ShareBar';
 
 const BY = {
-  eggPlan: { label: 'egg plan', of: (one: BroodOutcome) => one.eggPlan && EGG_WAYS[one.eggPlan].words },
+  eggPlan: { label: 'egg plan', of: (one: BroodOutcome) => one.eggPlan && EGG_PLAN_WORDS[one.eggPlan] },
   fungus: { label: 'what is done against fungus', of: (one: BroodOutcome) => one.fungus && FUNGUS_WORDS[one.fungus] },
   container: { label: 'box or tumbler', of: (one: BroodOutcome) => one.container },
   tank: { label: 'tank', of: (one: BroodOutcome) => one.tankCode },
