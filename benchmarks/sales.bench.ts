@@ -70,7 +70,7 @@ function large(count: number): Partial<Told> {
       orders: Array.from({ length: 60 }, (_, i) => ({
         orderId: `o${i}`,
         number: i,
-        outletKind: 'shop' as const,
+        buyerKind: 'shop' as const,
         dueOn: addDays(TODAY, i),
         lines: Array.from({ length: 5 }, (_line, j) => ({
           lineId: `o${i}:${j}`,

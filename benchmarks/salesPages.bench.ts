@@ -3,7 +3,7 @@ import type { Database } from '../packages/server/src/platform';
 import { orderOutlooks, overStocked, readyList } from '../packages/core/src/sales';
 import { multiply, openHouse } from './largeHouse';
 
-// What can go, and the pages of sales, with more than 2000 lots and five years of sales, beside the same rows read by hand-written SQL on the
+// For sale, and the pages of sales, with more than 2000 lots and five years of sales, beside the same rows read by hand-written SQL on the
 // same pool.
 
 const TIMES = 30;
@@ -46,7 +46,7 @@ async function main(): Promise<void> {
   say(
     `${await counted('SELECT COUNT(*) n FROM lots WHERE live = 1 AND heads > 0')} living lots of ${await counted('SELECT COUNT(*) n FROM lots')}, ${await counted('SELECT COUNT(*) n FROM sold_lots')} sales in ${YEARS} years`,
   );
-  const { outlets, money, orders } = services.sales;
+  const { buyers, money, orders } = services.sales;
   const forecast = async () => {
     const view = await services.house.view(who);
     const list = readyList(view);
@@ -58,8 +58,8 @@ async function main(): Promise<void> {
   };
   const cases: [string, () => Promise<unknown>, number?][] = [
     ['ready list and forecast after a write', anew(forecast)],
-    ['outlets', () => outlets.list(who), MANY_RUNS],
-    ['what outlets took by month', () => outlets.takings(who), MANY_RUNS],
+    ['buyers', () => buyers.list(who), MANY_RUNS],
+    ['what buyers took by month', () => buyers.takings(who), MANY_RUNS],
     ['orders after a write', anew(async () => orders.list(who, await services.house.view(who)))],
     ['handed over, after a write', anew(async () => money.sold(who, await services.house.view(who)))],
     ['did it pay, after a write', anew(async () => money.reply(who, await services.house.view(who), undefined))],

@@ -76,14 +76,12 @@ const PAGES: Record<string, (of: Known) => string[]> = {
     `/growout/sort/${young}`,
   ],
   sales: ({ order, code }) => ['/sales', '/sales/list', '/sales/orders', `/sales/orders/${order}`, `/sales/trail/${code}`],
-  money: () => ['/sales/sold', '/sales/outlets', '/sales/money'],
+  money: () => ['/sales/sold', '/sales/buyers', '/sales/money'],
   rounds: () => ['/', '/hours', '/log', '/sources', '/sheet', '/nowhere'],
 };
 
 async function settle(page: Page): Promise<void> {
-  await expect(
-    page.getByRole('heading', { level: 1 }).or(page.getByText('There is nothing at this address')).first(),
-  ).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1 }).or(page.getByText('There’s no page here')).first()).toBeVisible();
   await expect(page.getByText(/^Fetching/)).toHaveCount(0);
 }
 
@@ -161,8 +159,10 @@ test('JavaScript for the round stays within 170 kB gzipped', async ({ page }) =>
   await expect(page.getByRole('heading', { level: 1 })).toContainText('walk');
   const bytes = await page.evaluate(() =>
     (performance.getEntriesByType('resource') as PerformanceResourceTiming[])
-      // The reader of jotted lines is fetched behind the page, two seconds later: a slow machine would count it, a fast one not.
-      .filter(({ name }) => new URL(name).pathname.endsWith('.js') && !/jotReader|readJot|readLine/.test(name))
+      // What reads jotted lines and typed amounts is fetched behind the page, two seconds later: a slow machine would count it, a fast one not.
+      .filter(
+        ({ name }) => new URL(name).pathname.endsWith('.js') && !/jotReader|readJot|readLine|ChoreFields|readWhen/.test(name),
+      )
       .reduce((sum, { encodedBodySize }) => sum + encodedBodySize, 0),
   );
   expect(bytes).toBeGreaterThan(50_000);

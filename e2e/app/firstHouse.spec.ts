@@ -84,7 +84,7 @@ test('sets a tank up and follows it until it is ready: filled, fed, tested, and 
   await openTank(page, 'A9');
   await expect(page.getByText('Fill it, start the filter and log "filled".')).toBeVisible();
   const logEvent = async (kind: string, daysAgo: number) => {
-    await page.getByRole('button', { name: 'Other or earlier' }).click();
+    await page.getByRole('button', { name: 'Something else, or earlier' }).click();
     await dialog().getByLabel('What was done').selectOption(kind);
     await dialog()
       .getByLabel('When')
@@ -109,7 +109,7 @@ test('sets a tank up and follows it until it is ready: filled, fed, tested, and 
       await dialog().getByRole('button', { name: 'Log the reading' }).click();
       await expect(dialog()).toBeHidden();
     }
-  await expect(page.getByText('; stock may go in')).toBeVisible();
+  await expect(page.getByText('; you can stock it')).toBeVisible();
 });
 
 test('logs a temperature in Fahrenheit; an impossible one is refused at its field and nothing typed is lost', async () => {
@@ -146,19 +146,19 @@ test('records broodstock and moves part of it; more than there are is refused', 
   await dialog().getByRole('button', { name: 'Move them' }).click();
   await expect(page.getByText('3 males, 3 females').first()).toBeVisible();
   await goTo(page, 'Stock');
-  await expect(page.getByText('9 came in = 0 left + 9 live')).toBeVisible();
+  await expect(page.getByText('9 came in: 0 left + 9 live')).toBeVisible();
 });
 
 test('starts an attempt; a second one in the same tank asks for a reason', async () => {
   await goTo(page, 'Spawns');
-  await page.getByRole('link', { name: 'Start an attempt' }).first().click();
+  await page.getByRole('link', { name: 'Plan a spawning' }).first().click();
   await page.getByLabel('Species').selectOption('sixray-aspidoras');
   await expect(page.getByText('Hatch after')).toBeVisible();
   await page.getByLabel('Spawning tank').selectOption({ label: 'A1' });
   await page.getByText('Set up already').click();
-  await page.getByLabel('Name of the attempt').fill('Rain 1');
+  await page.getByLabel('Name of the spawning').fill('Rain 1');
   await page.getByLabel('Trigger', { exact: true }).selectOption('coolChange');
-  await page.getByRole('button', { name: 'Start the attempt' }).click();
+  await page.getByRole('button', { name: 'Save the spawning' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Rain 1' })).toBeVisible();
   await page.getByRole('button', { name: 'Trigger' }).click();
   await dialog().getByLabel('What was done').fill('half changed with rain, 5 °C cooler');
@@ -167,13 +167,13 @@ test('starts an attempt; a second one in the same tank asks for a reason', async
   await expect(page.getByText('half changed with rain, 5 °C cooler')).toBeVisible();
 
   await goTo(page, 'Spawns');
-  await page.getByRole('link', { name: 'Start an attempt' }).first().click();
+  await page.getByRole('link', { name: 'Plan a spawning' }).first().click();
   await page.getByLabel('Species').selectOption('sixray-aspidoras');
   await page.getByText('Set up already').click();
   await page.getByLabel('Spawning tank').selectOption({ label: 'A1: Rain 1' });
-  await page.getByRole('button', { name: 'Start the attempt' }).click();
+  await page.getByRole('button', { name: 'Save the spawning' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'The tank is booked' })).toContainText('Rain 1 holds A1');
-  await expect(page.getByLabel('Do it all the same, because')).toBeVisible();
+  await expect(page.getByLabel('Why anyway?')).toBeVisible();
   await page.goBack();
 });
 
@@ -232,7 +232,12 @@ test('walks the round: done, undo, amount, skip, and tomorrow by one key', async
   const pellets = page.getByRole('checkbox', { name: /^A2: / }).first();
   await pellets.click();
   await expect(pellets).toBeChecked();
-  await page.getByRole('button', { name: 'Undo' }).first().click();
+  // The box is ticked before it is logged: its own message says when it is.
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: /A2: Feed .*done/ })
+    .getByRole('button', { name: 'Undo' })
+    .click();
   await expect(pellets).not.toBeChecked();
   await page.getByRole('button', { name: /Pick white eggs: change the amount/ }).click();
   await page.getByLabel('White eggs picked').fill('4');
@@ -256,13 +261,13 @@ test('counts, splits and loses young; the account still adds up, and all is ther
   // Laid this night and hatched already: that cannot be, and asks why.
   await expect(dialog().getByRole('alert').filter({ hasText: 'That hatch looks wrong' })).toBeVisible();
   await expect(dialog().getByLabel('Counted')).toHaveValue('90');
-  await dialog().getByLabel('Do it all the same, because').fill('they were laid days before they were found');
-  await dialog().getByRole('button', { name: 'Log it all the same' }).click();
+  await dialog().getByLabel('Why anyway?').fill('they were laid days before they were found');
+  await dialog().getByRole('button', { name: 'Log it anyway' }).click();
   await expect(page.getByText('Lost before hatching')).toBeVisible();
   await page.getByRole('button', { name: 'Split' }).click();
   await dialog().getByLabel('Unsexed').fill('40');
   await dialog().getByLabel('To tank').selectOption({ label: 'A2: Sixray aspidoras' });
-  await expect(dialog().getByText(/once mixed nobody can tell/)).toBeVisible();
+  await expect(dialog().getByText(/once mixed, nobody can tell/)).toBeVisible();
   await dialog().getByRole('button', { name: 'Move them' }).click();
   await expect(page.getByRole('slider', { name: /90 alive now, in 2 tanks/ })).toBeVisible();
   await page.getByRole('button', { name: 'Loss' }).click();
@@ -271,7 +276,7 @@ test('counts, splits and loses young; the account still adds up, and all is ther
   await expect(page.getByRole('slider', { name: /88 alive now/ })).toBeVisible();
   await page.reload();
   await expect(page.getByRole('slider', { name: /88 alive now, in 2 tanks/ })).toBeVisible();
-  const ledger = page.locator('section').filter({ has: page.getByRole('heading', { name: 'Headcount, always adds up' }) });
+  const ledger = page.locator('section').filter({ has: page.getByRole('heading', { name: 'Headcount' }) });
   const numbers = (await ledger.locator('.font-mono').allInnerTexts()).map((text) => Number(text.replace('− ', '-')));
   expect(numbers.slice(0, -1).reduce((sum, count) => sum + count, 0)).toBe(numbers.at(-1));
 });

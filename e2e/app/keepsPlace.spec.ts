@@ -27,10 +27,10 @@ test('a part that cannot be fetched says so in its place; the frame and what was
   await page.getByRole('textbox', { name: 'Jot' }).fill('A1 25');
   await page.route(/\/assets\/.*\.js$/, (route) => route.abort());
   await goTo(page, 'Larder');
-  await expect(page.getByRole('alert').getByText('could not be fetched')).toBeVisible();
+  await expect(page.getByRole('alert').getByText('couldn’t be loaded')).toBeVisible();
   await expect(page.getByRole('navigation', { name: 'Areas' })).toBeVisible();
   await expect(page.getByRole('textbox', { name: 'Jot' })).toHaveValue('A1 25');
   await page.unroute(/\/assets\/.*\.js$/);
-  await page.getByRole('button', { name: 'Fetch it again' }).click();
+  await page.getByRole('button', { name: 'Load again' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Larder' })).toBeVisible();
 });

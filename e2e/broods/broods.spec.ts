@@ -51,7 +51,7 @@ test('a species goes out as a file and comes in again; a broken file changes not
   const send = (name: string, text: string) =>
     page.getByLabel('Species file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
   await send('broken.json', '{"format":');
-  await expect(page.getByText('broken.json is not JSON. Nothing was taken over.')).toBeVisible();
+  await expect(page.getByText('broken.json is not JSON. Nothing was imported.')).toBeVisible();
   await send('wrong.json', JSON.stringify({ ...file, figures: { ...file.figures, clutch: [9, 2] } }));
   await expect(page.getByText(/figures\.clutch: The lower end comes first/)).toBeVisible();
   await send('own.json', JSON.stringify({ ...file, key: 'marrow-tetra', commonName: 'Marrow tetra' }));

@@ -40,7 +40,7 @@ test('a clutch is looked through by thumb, by a sample and by a photograph, and 
   await dialog(page)
     .getByLabel('Photograph')
     .setInputFiles({ name: 'notes.pdf', mimeType: 'application/pdf', buffer: Buffer.from('%PDF-1.4') });
-  await expect(dialog(page).getByRole('alert')).toContainText('notes.pdf is no picture that can be counted');
+  await expect(dialog(page).getByRole('alert')).toContainText('notes.pdf can’t be counted');
   await dialog(page)
     .getByLabel('Photograph')
     .setInputFiles({ name: 'tub.jpg', mimeType: 'image/jpeg', buffer: await picture() });
@@ -62,21 +62,21 @@ test('a clutch is looked through by thumb, by a sample and by a photograph, and 
   // Too many of one pile is said there, and what was typed stays.
   await dialog(page).getByLabel('Sound, eggs').fill('');
   await dialog(page).getByLabel('Eaten, eggs').fill('900');
-  await dialog(page).getByRole('button', { name: 'Log what was seen' }).click();
+  await dialog(page).getByRole('button', { name: 'Log it' }).click();
   await expect(dialog(page).getByRole('alert')).toContainText('eggs are booked');
   await expect(dialog(page).getByLabel('White, eggs')).toHaveValue('6');
   // By thumb.
   await dialog(page).getByLabel('Eaten, eggs').fill('');
   await dialog(page).getByRole('button', { name: 'Kicked out: one more' }).click();
   await dialog(page).getByRole('button', { name: 'Kicked out: one more' }).click();
-  await dialog(page).getByRole('button', { name: 'Log what was seen' }).click();
+  await dialog(page).getByRole('button', { name: 'Log it' }).click();
   await expect(dialog(page)).toHaveCount(0);
   await goTo(page, 'Rounds');
   await page.goto('/log');
   await expect(page.getByText('Aspidoras 21: 6 white, 2 kicked out').first()).toBeVisible();
 });
 
-test('a count by squares keeps its range, lengths shift what comes next, and the record says what was kept', async ({ page }) => {
+test('a count by squares keeps its range, lengths shift what comes next, and the record says survival', async ({ page }) => {
   await enter(page);
   await goTo(page, 'Broods');
   await page.getByRole('link', { name: /Kribensis 7/ }).click();
@@ -93,14 +93,14 @@ test('a count by squares keeps its range, lengths shift what comes next, and the
   await page.getByRole('button', { name: 'Measure' }).click();
   await dialog(page).getByLabel('Lengths, mm').fill('4,5 5 5.5 y');
   await dialog(page).getByRole('button', { name: 'Log the lengths' }).click();
-  await expect(dialog(page).getByRole('alert')).toContainText('"y" is no length');
+  await expect(dialog(page).getByRole('alert')).toContainText('"y" isn’t a length');
   await dialog(page).getByLabel('Lengths, mm').fill('9 9,5 10 10.5 x 3');
-  await expect(dialog(page).getByText(/^6 of 10\.0? ?mm in the mean|6 of 10 mm in the mean/)).toBeVisible();
+  await expect(dialog(page).getByText(/^6 of 10\.0? ?mm on average|6 of 10 mm on average/)).toBeVisible();
   await dialog(page).getByRole('button', { name: 'Log the lengths' }).click();
   await expect(page.getByText(/from 6 measured on .*days ahead of the species/)).toBeVisible();
-  await page.getByRole('link', { name: 'beside the others of its kind' }).click();
-  await expect(page.getByRole('heading', { level: 1, name: 'What was kept' })).toBeVisible();
-  await expect(page.getByText(/of what you lose/)).toBeVisible();
+  await page.getByRole('link', { name: 'compare with its other broods' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Survival' })).toBeVisible();
+  await expect(page.getByText(/^You lose (most|many) fry/)).toBeVisible();
 });
 
 test('every carrier stands on one board; a lost clutch has its day and can be taken back', async ({ page }) => {

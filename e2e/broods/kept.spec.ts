@@ -14,7 +14,7 @@ test('a guard that kicks eggs out: the rest is pulled to a tumbler in two taps, 
   await open(page, /Whiptail 5/);
   await page.getByRole('button', { name: 'Look through the eggs' }).click();
   for (let i = 0; i < 3; i++) await dialog(page).getByRole('button', { name: 'Kicked out: one more' }).click();
-  await dialog(page).getByRole('button', { name: 'Log what was seen' }).click();
+  await dialog(page).getByRole('button', { name: 'Log it' }).click();
   await expect(page.getByText('3 kicked out. What now?')).toBeVisible();
   await page.getByRole('button', { name: 'Pull the rest to a tumbler' }).click();
   await expect(dialog(page).getByLabel('The eggs')).toHaveValue('tumbler');
@@ -23,12 +23,12 @@ test('a guard that kicks eggs out: the rest is pulled to a tumbler in two taps, 
   // Dye without its strength is refused at its field; nothing typed is lost.
   await dialog(page).getByLabel('Against fungus').selectOption('dye');
   await dialog(page).getByLabel('Dye, mg/L').fill('');
-  await dialog(page).getByRole('button', { name: 'Keep them so from now on' }).click();
+  await dialog(page).getByRole('button', { name: 'Keep them this way from now on' }).click();
   await expect(dialog(page).getByText('How strong? Read the label of the dye.')).toBeVisible();
   await expect(dialog(page).getByLabel('Why')).toHaveValue('3 kicked out');
   await dialog(page).getByLabel('Against fungus').selectOption('flow');
   await dialog(page).getByLabel('Move them into').selectOption({ label: 'C1.1: empty' });
-  await dialog(page).getByRole('button', { name: 'Keep them so from now on' }).click();
+  await dialog(page).getByRole('button', { name: 'Keep them this way from now on' }).click();
   await expect(page.getByText('What now?')).toHaveCount(0);
   await expect(page.getByText('Tumbler; flow and cleanliness alone')).toBeVisible();
   await expect(page.getByRole('link', { name: 'C1.1' }).last()).toBeVisible();
@@ -77,9 +77,9 @@ test('broods are narrowed, sorted and zoomed, by keys alone; a stream is read da
   await expect(page.getByRole('link', { name: /Whiptail 5/ })).toBeVisible();
   await expect(page.getByRole('link', { name: /Lambchop/ })).toHaveCount(0);
   await page.getByLabel('Find').fill('zzz');
-  await expect(page.getByText('None of them')).toBeVisible();
+  await expect(page.getByText('None match')).toBeVisible();
   await page.getByRole('link', { name: 'Show all' }).click();
-  await page.getByLabel('In order of').selectOption('species');
+  await page.getByLabel('Sort by').selectOption('species');
   await page.getByRole('radio', { name: 'All', exact: true }).click();
   await expect(page).toHaveURL(/zoom=all/);
   const rows = page.getByRole('main').getByRole('listitem').getByRole('link');

@@ -9,9 +9,9 @@ const row = (page: Page, name: string) =>
 test('the larder says which first food is not safe, why, and starts what saves it', async ({ page }) => {
   await enter(page);
   await goTo(page, 'Larder');
-  await expect(page.getByText(/first foods? (is|are) not safe/)).toBeVisible();
+  await expect(page.getByText(/first foods? won’t be ready/)).toBeVisible();
   const first = page.getByRole('listitem').filter({ hasText: 'Fighting fish in B1.4' }).first();
-  await expect(first).toContainText('not safe');
+  await expect(first).toContainText('not ready');
   await first.getByRole('button', { name: /^Why:/ }).click();
   await expect(page.getByText(/counted back from the early end by the longer/)).toBeVisible();
   await page.keyboard.press('Escape');
@@ -30,8 +30,8 @@ test('the tide tells a day by keys, a start is moved and planned around, and the
   await days.focus();
   for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight');
   await expect(days).toHaveAttribute('aria-valuetext', /Fri 27 Nov: \d+ ml needed, 0 ml ripe/);
-  await expect(page.getByText('No vessel is surely ripe.')).toBeVisible();
-  await page.getByRole('button', { name: 'Close what the day tells' }).click();
+  await expect(page.getByText('No culture is sure to be ripe.')).toBeVisible();
+  await page.getByRole('button', { name: 'Close this day' }).click();
   const plan = page.getByRole('region', { name: 'Plan' });
   await expect(plan).toContainText(/starts? of infusoria covers? the rest/);
   const starts = page.getByRole('slider', { name: /^Start of infusoria/ });
@@ -42,16 +42,16 @@ test('the tide tells a day by keys, a start is moved and planned around, and the
   await expect(page.getByRole('slider', { name: 'Start of infusoria, held there' })).toBeVisible();
   await plan.getByRole('button', { name: /^Take (this start|these \d+ starts)$/ }).click();
   await expect(page.getByRole('slider', { name: 'Start of infusoria, planned' }).first()).toBeVisible();
-  await expect(plan.getByRole('button', { name: 'Drop what was planned' })).toBeVisible();
+  await expect(plan.getByRole('button', { name: 'Drop the plan' })).toBeVisible();
   // What was taken stands on the Horizon's list and comes as a chore on its day.
-  await plan.getByRole('button', { name: 'Drop what was planned' }).click();
+  await plan.getByRole('button', { name: 'Drop the plan' }).click();
   await expect(page.getByRole('slider', { name: 'Start of infusoria, planned' })).toHaveCount(0);
 });
 
 test('what if: one more spawning, and a crash, are counted in and nothing is logged', async ({ page }) => {
   await enter(page);
   await goTo(page, 'Larder');
-  await page.getByRole('button', { name: 'What if there were another spawning?' }).click();
+  await page.getByRole('button', { name: 'What if you had another spawning?' }).click();
   await dialog(page).getByRole('button', { name: 'Show it' }).click();
   await expect(dialog(page).getByText('Which species?')).toBeVisible();
   await dialog(page).getByLabel('Species').selectOption({ label: 'Paradise fish' });
@@ -63,9 +63,9 @@ test('what if: one more spawning, and a crash, are counted in and nothing is log
   await expect(page.getByRole('status').filter({ hasText: 'another spawning' })).toBeVisible();
   await page.getByText('What if one crashes today?').click();
   await page.getByLabel('Paramecium 1 is lost').check();
-  await expect(page.getByText('Paramecium 1, gives nothing now')).toBeVisible();
-  await page.getByRole('button', { name: 'back to what is' }).click();
-  await expect(page.getByText('Paramecium 1, gives nothing now')).toHaveCount(0);
+  await expect(page.getByText('Paramecium 1, giving nothing now')).toBeVisible();
+  await page.getByRole('button', { name: 'back to now' }).click();
+  await expect(page.getByText('Paramecium 1, giving nothing now')).toHaveCount(0);
   await tab(page, 'Cultures');
   await expect(row(page, 'Paramecium 1')).toBeVisible();
 });
@@ -99,7 +99,7 @@ test('a culture is looked at, harvested, split and lost; bad input is answered a
   await expect(family).toContainText('Oat jar');
   await page.getByRole('button', { name: 'More for Oat jar' }).click();
   await page.getByRole('button', { name: 'Crashed' }).click();
-  await expect(page.getByText('This vessel no longer runs')).toBeVisible();
+  await expect(page.getByText('This culture has ended')).toBeVisible();
 });
 
 test('a culture past its time is marked, and one tap logs what was done with it', async ({ page }) => {
@@ -107,7 +107,7 @@ test('a culture past its time is marked, and one tap logs what was done with it'
   await goTo(page, 'Larder');
   await tab(page, 'Cultures');
   const old = row(page, 'Microworms 1');
-  await expect(old).toContainText('past its time');
+  await expect(old).toContainText('finished');
   await old.getByRole('button', { name: 'More' }).click();
   await old.getByRole('button', { name: 'Emptied' }).click();
   await expect(old).toHaveCount(0);
@@ -123,7 +123,7 @@ test('the pour list is ticked on the phone, known to the round, and what was see
   await first.click();
   await expect(page.getByRole('group', { name: 'After the meal in B3.1' })).toBeVisible();
   await page.getByRole('group', { name: 'After the meal in B3.1' }).getByRole('button', { name: 'Left over' }).click();
-  await expect(page.getByText('B3.1: left over; the next ration follows')).toBeVisible();
+  await expect(page.getByText('B3.1: left over; the next amount follows')).toBeVisible();
   await page.getByRole('link', { name: 'B3.1', exact: true }).click();
   await expect(page.getByText(/B3\.1 after the meal: left over/).first()).toBeVisible();
 });

@@ -6,7 +6,7 @@ const tankLink = (page: Page, code: string) => page.getByRole('link', { name: ne
 const dialog = (page: Page) => page.getByRole('dialog');
 const undo = async (page: Page) => {
   await page.getByRole('button', { name: 'Undo' }).first().click();
-  await expect(page.getByText('Taken back').first()).toBeVisible();
+  await expect(page.getByText('Undone').first()).toBeVisible();
 };
 
 async function drag(page: Page, from: { x: number; y: number }, to: { x: number; y: number }): Promise<void> {
@@ -23,7 +23,7 @@ async function middle(page: Page, code: string): Promise<{ x: number; y: number 
 
 test('overlays say of every tank how it stands, with a legend, and a tank opens by its place', async ({ page }) => {
   await enter(page, 'keeper', '/room');
-  await expect(page.getByText('dashed: nobody; red corner: quarantine')).toBeVisible();
+  await expect(page.getByText('dashed: empty; red corner: quarantine')).toBeVisible();
   await page.getByRole('radio', { name: 'Readiness' }).click();
   for (const [code, state] of [
     ['B3.4', 'cycling'],
@@ -133,12 +133,12 @@ test('a tank page says why it is not ready, logs a change and a death in two tap
   await enter(page);
   await openTank(page, 'B3.4');
   await expect(page.getByText(/Nitrite was 0\.7 mg\/L on its last test/)).toBeVisible();
-  await expect(page.getByText(/Expected ready .* by how the curves fall/)).toBeVisible();
+  await expect(page.getByText(/Expected ready .* from how fast the readings fall/)).toBeVisible();
   await page.getByRole('button', { name: 'Filter fed', exact: true }).click();
   await expect(page.getByText('B3.4: filter fed').first()).toBeVisible();
   await undo(page);
   await openTank(page, 'B2.2');
-  await expect(page.getByText(/pH: 7\.9 ± 0\.5 by strip and 6\.4 ± .* cannot both be right/)).toBeVisible();
+  await expect(page.getByText(/pH: 7\.9 ± 0\.5 by strip and 6\.4 ± .* can’t both be right/)).toBeVisible();
   await page.getByRole('button', { name: 'Change', exact: true }).click();
   await dialog(page).getByRole('button', { name: 'Log the change' }).click();
   await expect(page.getByText(/^B2\.2: 8\.\d L changed with Rain butt/)).toBeVisible();
@@ -149,10 +149,10 @@ test('a tank page says why it is not ready, logs a change and a death in two tap
   await undo(page);
   await page.getByRole('button', { name: 'change it' }).click();
   await dialog(page).getByLabel('Change, %').fill('lots');
-  await dialog(page).getByRole('button', { name: 'Set the regime' }).click();
+  await dialog(page).getByRole('button', { name: 'Save the routine' }).click();
   await expect(dialog(page).getByText('Give a number.')).toBeVisible();
   await dialog(page).getByRole('button', { name: 'Half daily' }).click();
-  await dialog(page).getByRole('button', { name: 'Set the regime' }).click();
+  await dialog(page).getByRole('button', { name: 'Save the routine' }).click();
   await expect(page.getByText('50 % every day').first()).toBeVisible();
   await undo(page);
 });
@@ -165,7 +165,7 @@ test('a sum opened from the field that needs it starts from the tank and carries
   await expect(dialog(page).getByLabel('Tank now, °C')).toHaveValue(/^23\.\d$|^24$/);
   await dialog(page).getByLabel('New water, °C').fill('54F');
   await dialog(page).getByLabel('Wanted, °C').fill('21');
-  await dialog(page).getByRole('button', { name: 'Take this amount' }).click();
+  await dialog(page).getByRole('button', { name: 'Use this amount' }).click();
   await expect(dialog(page).getByLabel('Changed, L')).toHaveValue(/^[67]\.?\d* L$/);
   await expect(dialog(page).getByLabel('New water at')).toHaveValue('12.2 °C');
   await page.keyboard.press('Escape');
@@ -183,14 +183,14 @@ test('a sum opened from the field that needs it starts from the tank and carries
 test('exposure shows where illness may be, by what path, and who has left; the other way round too', async ({ page }) => {
   await enter(page, 'keeper', '/room');
   await page.getByRole('link', { name: 'Exposure' }).click();
-  await expect(page.getByText(/Illness in C2\.3: \d+ other tanks may have been reached, 2 animals have left/)).toBeVisible();
-  await expect(page.getByRole('link', { name: 'A3.1: reached in 2 steps' })).toBeVisible();
+  await expect(page.getByText(/Illness in C2\.3: \d+ other tanks could have it, 2 animals have left/)).toBeVisible();
+  await expect(page.getByRole('link', { name: 'A3.1: exposed' })).toBeVisible();
   await page.getByRole('checkbox', { name: 'shared sump' }).uncheck();
   await page.getByRole('checkbox', { name: 'drips from above' }).uncheck();
-  await expect(page.getByRole('link', { name: 'A3.1: not reached' })).toBeVisible();
-  await expect(page.getByRole('link', { name: 'C2.2: reached in 2 steps' })).toBeVisible();
-  await page.getByRole('radio', { name: 'Where it may come from' }).click();
-  await expect(page.getByRole('heading', { name: 'May be the source' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'A3.1: not exposed' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'C2.2: exposed' })).toBeVisible();
+  await page.getByRole('radio', { name: 'Where it could come from' }).click();
+  await expect(page.getByRole('heading', { name: 'Could be the source' })).toBeVisible();
   await expect(page.getByRole('listitem').filter({ hasText: 'Q2' }).first()).toContainText('water carried');
   await page.getByLabel('Days looked back').fill('x');
   await expect(page.getByText('Whole days, 0 to 365.')).toBeVisible();

@@ -189,14 +189,14 @@ export async function furnishRareChores(page: Page): Promise<() => Promise<void>
 
   const [shopTank] = await rack('XS', false, ['XS1']);
   const going = await lot(shopTank, 'white-cloud-minnow', { unsexed: 6 }, ago(60));
-  const [outletId, pays] = [newId(), 'cash'];
+  const [buyerId, pays] = [newId(), 'cash'];
   const wishes = { contact: null, leastMm: null, perWeek: null, feePercent: null, bagsMost: null, note: null };
-  await write('sales/outlets', { outletId, kind: 'shop', name: 'Rare shop', pays, dates: [], prices: [], ...wishes });
+  await write('sales/buyers', { buyerId, kind: 'shop', name: 'Rare shop', pays, dates: [], prices: [], ...wishes });
   for (const dueOn of [today, day(1)]) {
     const reserved = [{ lotId: going, ...NONE, unsexed: 2 }];
     const line = { speciesKey: 'white-cloud-minnow', sex: 'any', leastMm: null, heads: 2, cents: 100, broodId: null };
     const lines = [{ lineId: newId(), ...line, reserved }];
-    await write('sales/orders', { orderId: newId(), outletId, dueOn, lines, note: null, reason: null });
+    await write('sales/orders', { orderId: newId(), buyerId, dueOn, lines, note: null, reason: null });
   }
 
   return async () => {

@@ -9,7 +9,7 @@ test('the walk says what to do, in which order, with what amounts', async ({ pag
   // The tank with the sick nothobranchs is served last, with quarantine.
   const apart = codes.findIndex((code) => code.startsWith('Q') || code === 'C2.3');
   expect(codes.slice(apart).every((code) => code.startsWith('Q') || code === 'C2.3')).toBe(true);
-  await expect(page.getByText('First food for Fighting fish in B1.4 is not safe.').last()).toBeVisible();
+  await expect(page.getByText('No infusoria for Fighting fish in B1.4.').last()).toBeVisible();
 });
 
 test('every mark of the Horizon leads to what it is about', async ({ page }) => {
@@ -29,14 +29,35 @@ test('the sitter walks and logs, but is offered nothing that changes plans', asy
   const box = page.getByRole('checkbox', { name: /^A1\.5: / }).first();
   await box.click();
   await expect(box).toBeChecked();
+  // A second tap before it is sent is none.
+  await page.waitForLoadState('networkidle');
   await box.click();
   await expect(box).not.toBeChecked();
   await goTo(page, 'Room');
   await expect(page.getByText(/tanks and tubs/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Add a tank' })).toBeHidden();
   await goTo(page, 'Spawns');
-  await expect(page.getByText(/going on/).first()).toBeVisible();
-  await expect(page.getByRole('link', { name: 'Start an attempt' })).toBeHidden();
+  await expect(page.getByText(/running/).first()).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Plan a spawning' })).toBeHidden();
+});
+
+test('all a tank is fed is one tick, a stop is one tap, and each is undone as one', async ({ page }) => {
+  await enter(page);
+  const stop = page.getByRole('listitem').filter({ has: page.getByRole('link', { name: 'A1.6', exact: true }) });
+  const meal = stop.getByRole('checkbox');
+  await expect(meal).toHaveAccessibleName(/^A1\.6: Feed infusoria 2 × 3\.5 ml, .*; brine shrimp 2 × 0\.5 ml/);
+  await meal.click();
+  // Both foods are logged, by one entry.
+  await expect(stop.getByRole('checkbox', { checked: true })).toHaveCount(2);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(stop.getByRole('checkbox')).toHaveCount(1);
+  await expect(meal).not.toBeChecked();
+  const whole = page.getByRole('listitem').filter({ has: page.getByRole('link', { name: 'A2.1', exact: true }) });
+  await whole.getByRole('button', { name: 'A2.1: all done as planned' }).click();
+  await expect(whole.getByRole('checkbox', { checked: true })).not.toHaveCount(0);
+  await expect(whole.getByRole('checkbox', { checked: false })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await expect(whole.getByRole('checkbox', { checked: true })).toHaveCount(0);
 });
 
 test('a temperature asked for by the round is typed in place and moves on', async ({ page }) => {
@@ -46,7 +67,7 @@ test('a temperature asked for by the round is typed in place and moves on', asyn
   await expect(page.getByRole('checkbox').first()).toBeDisabled();
   await page.getByRole('radio', { name: 'Today' }).click();
   await page.getByRole('link', { name: 'Sheet for the sitter' }).click();
-  await expect(page.getByText('Walk from the top of this sheet to its end, once.')).toBeVisible();
+  await expect(page.getByText('Go through this sheet once, from top to bottom.')).toBeVisible();
   await expect(page.getByText('☐').first()).toBeVisible();
 });
 
@@ -70,7 +91,7 @@ test('the jot line works by keyboard alone, keeps what it does not know, asks wh
   await line.press('Enter');
   await expect(line).toHaveValue('');
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByText('Taken back')).toBeVisible();
+  await expect(page.getByText('Undone')).toBeVisible();
   // Two things may be meant: a tap says which, and the line reads so.
   await line.fill('A1.2 change 20');
   await expect(page.getByText('20 of what?')).toBeVisible();
@@ -90,15 +111,15 @@ test('the log takes entries back, and says why when it cannot', async ({ page })
   await page.getByRole('dialog').getByLabel('Value, °C').fill('41');
   await page.getByRole('button', { name: 'Log the reading' }).click();
   await expect(page.getByRole('dialog').getByRole('alert').filter({ hasText: 'That reading looks wrong' })).toBeVisible();
-  await page.getByLabel('Do it all the same, because').fill('heater stuck, turned off');
-  await page.getByRole('button', { name: 'Log the reading all the same' }).click();
+  await page.getByLabel('Why anyway?').fill('heater stuck, turned off');
+  await page.getByRole('button', { name: 'Log the reading anyway' }).click();
   await expect(page.getByText('heater stuck, turned off')).toBeVisible();
-  await page.getByRole('button', { name: 'Take back: A3.2: Temperature 41 °C' }).click();
-  await expect(page.getByText('Taken back').first()).toBeVisible();
-  await page.getByRole('button', { name: /Take back: Kribensis: 1 male, 1 female/ }).click();
+  await page.getByRole('button', { name: 'Undo: A3.2: Temperature 41 °C' }).click();
+  await expect(page.getByText('Undone').first()).toBeVisible();
+  await page.getByRole('button', { name: /Undo: Kribensis: 1 male, 1 female/ }).click();
   await expect(
     page
-      .getByText('Taken back: Kribensis')
+      .getByText('Undone: Kribensis')
       .or(page.getByText(/take that back first/))
       .first(),
   ).toBeVisible();
@@ -141,7 +162,7 @@ test('a form sent while the database is away keeps what was typed and works agai
         title: 'The database does not answer',
         status: 503,
         code: 'platform/database-away',
-        detail: 'What you typed is kept; it is tried again.',
+        detail: 'What you typed is kept and will be tried again.',
       }),
     }),
   );
@@ -161,17 +182,17 @@ test('a line that wants a reason asks for it and is logged with it', async ({ pa
   await expect(page.getByText(/reads as B3\.1: temperature 3 °C/)).toBeVisible();
   await page.keyboard.press('Enter');
   const asked = page.getByRole('dialog', { name: 'That reading looks wrong' });
-  await expect(asked.getByText(/would harm almost any stock/)).toBeVisible();
-  await expect(asked.getByRole('button', { name: 'Log it all the same' })).toBeDisabled();
+  await expect(asked.getByText(/would harm almost anything/)).toBeVisible();
+  await expect(asked.getByRole('button', { name: 'Log it anyway' })).toBeDisabled();
   // Left, the line stays as it was typed.
   await page.keyboard.press('Escape');
   await expect(page.getByLabel('Jot')).toHaveValue('B3.1 3');
   await page.getByLabel('Jot').focus();
   await page.keyboard.press('Enter');
-  await asked.getByLabel('Do it all the same, because').fill('the heater was off all night');
+  await asked.getByLabel('Why anyway?').fill('the heater was off all night');
   await page.keyboard.press('Enter');
   await expect(page.getByText('B3.1: temperature 3 °C').first()).toBeVisible();
   await expect(page.getByLabel('Jot')).toHaveValue('');
   await page.getByRole('button', { name: 'Undo' }).first().click();
-  await expect(page.getByText('Taken back')).toBeVisible();
+  await expect(page.getByText('Undone')).toBeVisible();
 });

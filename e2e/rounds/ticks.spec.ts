@@ -15,7 +15,7 @@ interface Chore {
 }
 interface Round {
   done: number;
-  stops: { tankId: string | null; code: string; chores: Chore[] }[];
+  stops: { tankId: string | null; code: string; chores: Chore[]; meals: { keys: string[] }[] }[];
 }
 
 /** What ticking each kind of chore logs besides the chore; nothing where the tick says all. */
@@ -97,6 +97,13 @@ test('a plain tick of every kind of chore logs what it stands for, with the plan
   expect([...ofKind.keys()].filter((kind) => !(kind in LOGS))).toEqual([]);
   for (const [kind, { stop, chore }] of ofKind) {
     const box = page.getByRole('checkbox', { name: `${stop.code}: ${chore.text} ${chore.amountText}`, exact: true });
+    // What is fed here is one line; opened, each food has its own.
+    if (stop.meals.some(({ keys }) => keys.length > 1 && keys.includes(chore.key)))
+      await page
+        .getByRole('listitem')
+        .filter({ has: page.getByRole('link', { name: stop.code, exact: true }) })
+        .getByRole('button', { name: /^\d foods$/ })
+        .click();
     if (chore.asks?.of === 'sighting') {
       await box.click();
       await page.getByRole('button', { name: 'all', exact: true }).click();

@@ -5,7 +5,7 @@ import { enter } from '../app/enter';
 const dialog = (page: Page) => page.getByRole('dialog');
 const undo = async (page: Page) => {
   await page.getByRole('button', { name: 'Undo' }).first().click();
-  await expect(page.getByText('Taken back').first()).toBeVisible();
+  await expect(page.getByText('Undone').first()).toBeVisible();
 };
 const saved = async (page: Page, press: () => Promise<void>) => {
   const download = page.waitForEvent('download');
@@ -21,7 +21,7 @@ test('six fish go to a shop nobody knew, and the page says what each cost; bad i
   const sheet = dialog(page);
   await expect(sheet.getByText('34 live in B1.2')).toBeVisible();
   await sheet.getByLabel('How many').fill('600');
-  await sheet.getByLabel('To whom').selectOption({ label: 'somebody new …' });
+  await sheet.getByLabel('Who to?').selectOption({ label: 'someone new …' });
   await sheet.getByLabel('Price each, EUR').fill('-2');
   await sheet.getByRole('button', { name: 'Hand them over' }).click();
   await expect(sheet.getByText('A name is needed.')).toBeVisible();
@@ -31,11 +31,11 @@ test('six fish go to a shop nobody knew, and the page says what each cost; bad i
   await sheet.getByRole('button', { name: 'Hand them over' }).click();
   await expect(sheet.getByText('Only 34 unsexed are there, not 600.')).toBeVisible();
   await sheet.getByLabel('How many').fill('6');
-  await expect(sheet.getByText(/one cost about €\d/)).toBeVisible();
+  await expect(sheet.getByText(/each cost about €\d/)).toBeVisible();
   await sheet.getByRole('button', { name: 'Hand them over' }).click();
   await expect(sheet).toBeHidden();
   await expect(page.getByText('28 live, not sexed').first()).toBeVisible();
-  await page.getByRole('link', { name: 'Handed over' }).click();
+  await page.getByRole('link', { name: 'Sold' }).click();
   const row = page.getByRole('row').filter({ hasText: 'The Lamp and Pearl' });
   await expect(row).toContainText('6 lemon tetra');
   await expect(row).toContainText('€1.80');
@@ -49,7 +49,7 @@ test('six fish go to a shop nobody knew, and the page says what each cost; bad i
     .getByRole('listitem')
     .filter({ hasText: '6 lemon tetra sold' })
     .first()
-    .getByRole('button', { name: /Take back|Undo/ })
+    .getByRole('button', { name: /Undo/ })
     .click();
   await page.goto('/sales');
   await expect(page.getByText('34 live, not sexed').first()).toBeVisible();
@@ -59,7 +59,7 @@ test('an order is taken, keeps its fish from others, is packed with labels and a
   await enter(page, 'keeper', '/sales/orders');
   await page.getByRole('button', { name: 'Take an order' }).click();
   const sheet = dialog(page);
-  await sheet.getByLabel('For whom').selectOption({ label: 'The Glass Heron' });
+  await sheet.getByLabel('Who is it for?').selectOption({ label: 'The Glass Heron' });
   await sheet.getByLabel('By when', { exact: true }).fill('yesterday');
   await sheet.getByLabel('How many').fill('4');
   await sheet.getByLabel('Species').selectOption({ label: 'Odessa barb' });
@@ -107,7 +107,7 @@ test('the sitter sees what to catch, and neither who buys nor for how much', asy
   await expect(page.getByText(/14 to catch in 2 tanks/)).toBeVisible();
   const text = await page.locator('main').innerText();
   expect(text).not.toMatch(/Thistlewick|€/);
-  await expect(page.getByRole('link', { name: 'Did it pay' })).toHaveCount(0);
+  await expect(page.getByRole('link', { name: 'Profit' })).toHaveCount(0);
   await page.goto('/sales/money');
   await expect(page.getByText(/may not|not allowed|only for/i).first()).toBeVisible();
 });
@@ -123,7 +123,7 @@ test('what can go is narrowed by species, sex and length; what was asked stands 
   await page.getByLabel('At least, mm').fill('60');
   await expect(ready.getByRole('heading')).toHaveText(/^0 of 60 mm or more now/);
   await page.getByLabel('Sex').selectOption({ label: 'males' });
-  await expect(ready.getByText('only sexed animals count here', { exact: false })).toBeVisible();
+  await expect(ready.getByText('Only sexed fish count here', { exact: false })).toBeVisible();
   await page.reload();
   await expect(page.getByLabel('At least, mm')).toHaveValue('60');
 });
@@ -155,7 +155,7 @@ test('grown males to spare are offered, lead to their card, and their number sta
   const males = (await row.locator('b').first().textContent()) ?? '';
   await row.getByRole('button', { name: /^Sell/ }).click();
   await expect(dialog(page).getByLabel('How many')).toHaveValue(males);
-  await expect(dialog(page).getByLabel('Of which sex')).toHaveValue('males');
+  await expect(dialog(page).getByLabel('Which sex?')).toHaveValue('males');
   await page.keyboard.press('Escape');
   await row.getByRole('link').click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText(/limia/i);
@@ -164,13 +164,13 @@ test('grown males to spare are offered, lead to their card, and their number sta
 });
 
 test('more bags than an auction takes, and a day on which it does not meet, are said', async ({ page }) => {
-  await enter(page, 'keeper', '/sales/outlets');
-  const month = page.getByRole('region', { name: 'What goes, and for how much' });
-  await month.getByLabel('Outlet').selectOption({ label: 'Marrow & District Fishkeepers’ auction' });
+  await enter(page, 'keeper', '/sales/buyers');
+  const month = page.getByRole('region', { name: 'What sold, and for how much' });
+  await month.getByLabel('Buyer').selectOption({ label: 'Marrow & District Fishkeepers’ auction' });
   await expect(month.getByRole('listitem')).toHaveCount(1);
   await expect(month.getByRole('img', { name: /^Ranchu goldfish: 2026-\d\d 19 at €/ })).toBeVisible();
   const mostBags = async (count: string) => {
-    await page.goto('/sales/outlets');
+    await page.goto('/sales/buyers');
     await page.getByRole('button', { name: 'Change Marrow & District Fishkeepers’ auction' }).click();
     await dialog(page).getByLabel('Bags at most').fill(count);
     await dialog(page).getByRole('button', { name: /^Keep/ }).click();
@@ -181,11 +181,11 @@ test('more bags than an auction takes, and a day on which it does not meet, are 
   await page.getByRole('link', { name: /^Order 3/ }).click();
   await page.getByRole('button', { name: 'Change' }).click();
   await dialog(page).getByLabel('By when', { exact: true }).fill('in 4 days');
-  await expect(dialog(page).getByText(/^Not one of their days: Sun 6 Dec/)).toBeVisible();
+  await expect(dialog(page).getByText(/^Not one of their dates: Sun 6 Dec/)).toBeVisible();
   await page.keyboard.press('Escape');
   await page.getByRole('radio', { name: '1 L' }).click();
   await page.getByLabel('Hours on the way').fill('40');
-  await expect(page.getByText(/auction takes one bag at most, and these are \d+/)).toBeVisible();
+  await expect(page.getByText(/auction takes one bag at most, and you have \d+/)).toBeVisible();
   await mostBags('20');
 });
 
@@ -215,9 +215,9 @@ test('what pays is told by species, dear heating changes it, money is noted and 
   const title = page.getByRole('heading', { level: 1 });
   await expect(title).toContainText(/About €[\d,]+ left over/);
   const before = await title.innerText();
-  await page.getByLabel('if heating cost half as much again').check();
+  await page.getByLabel('if heating cost 50 % more').check();
   await expect(title).not.toHaveText(before);
-  await page.getByLabel('if heating cost half as much again').uncheck();
+  await page.getByLabel('if heating cost 50 % more').uncheck();
   await page.getByRole('button', { name: 'Note money' }).click();
   await dialog(page).getByLabel('How much, EUR').fill('many');
   await dialog(page).getByRole('button', { name: 'Note it' }).click();
@@ -248,18 +248,18 @@ test('a list to send holds chosen columns and own words, as PDF, page and table 
   expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
 });
 
-test('an outlet is noted with its days, and erased for good', async ({ page }) => {
-  await enter(page, 'keeper', '/sales/outlets');
-  await page.getByRole('button', { name: 'Note an outlet' }).click();
+test('a buyer is noted with its days, and erased for good', async ({ page }) => {
+  await enter(page, 'keeper', '/sales/buyers');
+  await page.getByRole('button', { name: 'Add a buyer' }).click();
   const sheet = dialog(page);
   await sheet.getByLabel('Name').fill('Thistlewick Aquatics');
   await sheet.getByLabel('What they are').selectOption({ label: 'Club auction' });
   await sheet.getByLabel('Days').fill('5 Dec, soon');
   await sheet.getByRole('button', { name: 'Note them' }).click();
-  await expect(sheet.getByText('"soon" is no day; part them by commas.')).toBeVisible();
+  await expect(sheet.getByText('"soon" isn’t a date; separate them with commas.')).toBeVisible();
   await sheet.getByLabel('Days').fill('5 Dec, 9 Jan');
   await sheet.getByRole('button', { name: 'Note them' }).click();
-  await expect(sheet.getByText('There is an outlet of that name already.')).toBeVisible();
+  await expect(sheet.getByText('There’s already a buyer of that name.')).toBeVisible();
   await sheet.getByLabel('Name').fill('Spring show');
   await sheet.getByRole('button', { name: 'Note them' }).click();
   await expect(page.getByText(/Sat 5 Dec; Sat 9 Jan/)).toBeVisible();
@@ -274,5 +274,5 @@ test('an outlet is noted with its days, and erased for good', async ({ page }) =
 test('before a spawning it is told who takes the young', async ({ page }) => {
   await enter(page, 'keeper', '/spawns/new');
   await page.getByLabel('Species', { exact: true }).selectOption({ label: 'Zebra danio' });
-  await expect(page.getByText(/\d+ zebra danio are ready or will be in 16 weeks, and none went to anybody yet/)).toBeVisible();
+  await expect(page.getByText(/You have \d+ zebra danio for sale in the next 16 weeks and no buyer yet/)).toBeVisible();
 });

@@ -28,14 +28,14 @@ test('a recipe is copied, one thing is changed, it runs with past days, and the 
   await expect(page.getByRole('heading', { level: 1, name: 'Cooler by five' })).toBeVisible();
   await expect(page.getByText('yours, version 1')).toBeVisible();
 
-  await page.getByRole('link', { name: 'Plan an attempt' }).click();
+  await page.getByRole('link', { name: 'Plan a spawning' }).click();
   await expect(page.getByLabel('After which recipe')).toContainText('Cooler by five, your version 1');
-  await page.getByLabel('Name of the attempt').fill('By five');
+  await page.getByLabel('Name of the spawning').fill('By five');
   await page.getByLabel('Spawning tank').selectOption({ label: 'B1.1: Lemon tetra 21' });
   // Days that lie behind: what was done is recorded afterwards.
   for (const [label, day] of [
     ['Conditioning from', ''],
-    ['Tank taken from', '2026-11-01'],
+    ['Tank reserved from', '2026-11-01'],
     ['Parents in on', '2026-11-02'],
     ['Trigger on', '2026-11-04'],
     ['Tank free after', '2026-11-10'],
@@ -43,7 +43,7 @@ test('a recipe is copied, one thing is changed, it runs with past days, and the 
     await page.getByLabel(label).fill(day);
   await page.getByRole('group', { name: 'Males' }).getByRole('checkbox').first().check();
   await page.getByRole('group', { name: 'Females' }).getByRole('checkbox').first().check();
-  await page.getByRole('button', { name: 'Start the attempt' }).click();
+  await page.getByRole('button', { name: 'Save the spawning' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'By five' })).toBeVisible();
   await page.getByRole('button', { name: 'Trigger', exact: true }).click();
   const sheet = page.getByRole('dialog');
@@ -53,16 +53,16 @@ test('a recipe is copied, one thing is changed, it runs with past days, and the 
   await sheet.getByLabel('When').fill('4 Nov 19:00');
   await sheet.getByRole('button', { name: 'Log the trigger' }).click();
   await expect(sheet).toBeHidden();
-  await expect(page.getByText(/Nothing was seen by the decision day: try dark/)).toBeVisible();
+  await expect(page.getByText(/No eggs by the decision day: try dark/)).toBeVisible();
   await page.getByRole('button', { name: 'Chasing' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'look for eggs at first light' })).toBeVisible();
   await page.getByRole('button', { name: 'End it' }).click();
   await page.getByRole('dialog').getByLabel('How it ended').selectOption('failed');
-  await page.getByRole('dialog').getByRole('button', { name: 'End the attempt' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'End the spawning' }).click();
   await expect(page.getByRole('dialog')).toBeHidden();
   await page.getByRole('link', { name: 'what worked before' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'What worked: Zebra danio' })).toBeVisible();
-  await expect(page.getByText(/1 of 2 attempts spawned in time/)).toBeVisible();
+  await expect(page.getByText(/1 of 2 spawnings spawned in time/)).toBeVisible();
 });
 
 test('the evidence finds what the records hold, and claims nothing of the moon', async ({ page }) => {
@@ -70,19 +70,19 @@ test('the evidence finds what the records hold, and claims nothing of the moon',
   await goTo(page, 'Spawns');
   await page.getByRole('link', { name: 'What worked', exact: true }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'What worked: Sixray aspidoras' })).toBeVisible();
-  const rows = page.getByRole('list', { name: 'What was tried, the surest first' }).getByRole('listitem');
+  const rows = page.getByRole('list', { name: 'What you tried, the surest first' }).getByRole('listitem');
   await expect(rows.first()).toContainText('Cooler change');
-  await expect(rows.first()).toContainText(/9\d % likely better, in your tanks/);
-  await expect(rows.first()).toContainText('always together with');
-  await expect(rows.filter({ hasText: 'Full moon' })).not.toContainText('likely');
-  await expect(page.getByText(/One thing may be claimed|\d things may be claimed/)).toBeVisible();
+  await expect(rows.first()).toContainText(/Works better in your tanks \(almost certain\)/);
+  await expect(rows.first()).toContainText('you always had');
+  await expect(rows.filter({ hasText: 'Full moon' })).not.toContainText('Works');
+  await expect(page.getByText(/One thing makes a difference|\d things make a difference/)).toBeVisible();
   await rows.first().getByRole('button', { name: 'Why: Cooler change' }).click();
   await expect(page.getByText('Corrected for all that was looked at')).toBeVisible();
   await page.keyboard.press('Escape');
   await page.getByLabel('Within, days').fill('none');
   await expect(page.getByText('More than nothing.')).toBeVisible();
   await page.getByLabel('Within, days').fill('14');
-  await page.getByRole('link', { name: 'Make a recipe of it' }).click();
+  await page.getByRole('link', { name: 'Make it a recipe' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Copy and change' })).toBeVisible();
   await expect(page.getByText(/no level down by 30 %/)).toBeVisible();
 });
@@ -106,7 +106,7 @@ test('a plan’s dates are dragged and moved by keys, and what follows goes alon
   expect(Number(await trigger.getAttribute('aria-valuenow'))).toBeGreaterThan(Number(before) + 12);
   await page.getByText('Back from a day').click();
   await page.getByLabel('Young ready for sale by').fill('2026-11-20');
-  await expect(page.getByText('That day is gone.')).toBeVisible();
+  await expect(page.getByText('That day has passed.')).toBeVisible();
   await page.getByLabel('Young ready for sale by').fill('2027-06-20');
   await expect(page.getByText(/(1\d|20) Jun.*: Ready for sale/)).toBeVisible();
 });

@@ -4,8 +4,8 @@ import { enter, goTo } from '../app/enter';
 test('the schools are choices on the recipe, each with what it changes, beside what was done before', async ({ page }) => {
   await enter(page);
   await goTo(page, 'Spawns');
-  await expect(page.getByText(/that ended spawned/)).toBeVisible();
-  await page.getByRole('link', { name: 'Start an attempt' }).click();
+  await expect(page.getByText(/of the last \d+ spawned/)).toBeVisible();
+  await page.getByRole('link', { name: 'Plan a spawning' }).click();
   await page.getByLabel('Species').selectOption('sixray-aspidoras');
   await expect(page.getByLabel('The eggs')).toHaveValue('pullEggs');
   await expect(page.getByText(/\d+ of \d+ spawned/).first()).toBeVisible();
@@ -14,7 +14,7 @@ test('the schools are choices on the recipe, each with what it changes, beside w
   await expect(page.getByText(/kills invertebrates/)).toBeVisible();
   await page.getByLabel('Daily change, %').fill('150');
   await page.getByLabel('Tank free after').fill('2026-11-01');
-  await page.getByRole('button', { name: 'Start the attempt' }).click();
+  await page.getByRole('button', { name: 'Save the spawning' }).click();
   await expect(page.getByText('Not above 100 %.')).toBeVisible();
   await expect(page.getByText('The tank must not fall free before it is taken.')).toBeVisible();
   await expect(page.getByText('Dye needs its target in mg/L')).toBeVisible();
@@ -42,7 +42,7 @@ test('what ended takes no more eggs, and an unknown address says so', async ({ p
   await expect(page.getByRole('heading', { level: 1, name: 'Kribensis 7' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Eggs seen' })).toHaveCount(0);
   await page.goto('/spawns/01a2104b-fd81-73d7-868a-64dfbd870dd1');
-  await expect(page.getByRole('alert')).toContainText('There is no such attempt.');
+  await expect(page.getByRole('alert')).toContainText('There’s no such spawning.');
   await page.goto('/broods/01a2104b-fd81-73d7-868a-64dfbd870dd1');
-  await expect(page.getByRole('alert')).toContainText('There is no such brood.');
+  await expect(page.getByRole('alert')).toContainText('There’s no such brood.');
 });

@@ -23,10 +23,10 @@ test('the stock is sorted, narrowed and chosen from; those chosen are paired, an
   await page.getByLabel('Pairs', { exact: true }).fill('many');
   await expect(page.getByText('1 or more.')).toBeVisible();
   await page.getByLabel('Pairs', { exact: true }).fill('9');
-  await expect(page.getByText('9 pairs cannot be had under these limits; 2 can, and are shown.')).toBeVisible();
+  await expect(page.getByText('9 pairs don’t fit these limits; 2 can, and are shown.')).toBeVisible();
   await page.getByLabel('Pairs', { exact: true }).fill('');
   await page.getByRole('listitem').filter({ hasText: 'Grey heron × Blue bar' }).getByRole('link', { name: 'Spawn' }).click();
-  await expect(page.getByLabel('Name of the attempt')).toHaveValue('Grey heron × Blue bar');
+  await expect(page.getByLabel('Name of the spawning')).toHaveValue('Grey heron × Blue bar');
   await expect(page.getByRole('checkbox', { name: /Grey heron/ })).toBeChecked();
   await expect(page.getByRole('checkbox', { name: /Blue bar/ })).toBeChecked();
 });
@@ -46,7 +46,7 @@ test('sexing asks for what tells most next, says how sure it is, and books it', 
   const blunt = page.getByRole('listitem').filter({ hasText: 'Thick blunt tube at the vent' });
   await blunt.getByRole('radio', { name: 'seen', exact: true }).click();
   await expect(page.getByText(/^female, 9\d %/).first()).toBeVisible();
-  await page.getByRole('button', { name: 'Log what was seen' }).click();
+  await page.getByRole('button', { name: 'Log it' }).click();
   await expect(page.getByText('Looked at before').locator('..').locator('..')).toContainText('at 92 mm');
   await page.getByRole('button', { name: 'Undo' }).first().click();
   await expect(page.getByText('Looked at before').locator('..').locator('..')).not.toContainText('at 92 mm');
@@ -62,7 +62,7 @@ test('a card tells a life; condition is logged in two taps, and what is known is
   await dialog.getByText('fit', { exact: true }).click();
   await dialog.getByLabel('Length, mm').fill('long');
   await dialog.getByRole('button', { name: 'Log it' }).click();
-  await expect(dialog.getByRole('alert')).toHaveText('"long" is no number.');
+  await expect(dialog.getByRole('alert')).toHaveText('"long" isn’t a number.');
   await dialog.getByLabel('Length, mm').fill('104 mm');
   await dialog.getByRole('button', { name: 'Log it' }).click();
   await expect(dialog).toBeHidden();
@@ -78,7 +78,7 @@ test('a card tells a life; condition is logged in two taps, and what is known is
   await dialog.getByRole('button', { name: 'Add one' }).first().click();
   await dialog.getByLabel('Possible sire 1').selectOption({ label: 'Quay male 0' });
   await dialog.getByRole('textbox', { name: 'Chance, %' }).fill('60');
-  await expect(dialog.getByText('The other 40 % is an unknown outsider.')).toBeVisible();
+  await expect(dialog.getByText('The other 40 % could be an unknown fish.')).toBeVisible();
   await dialog.getByRole('textbox', { name: 'Chance, %' }).fill('140');
   await dialog.getByRole('button', { name: 'Note the parents' }).click();
   await expect(dialog.getByText('A chance is at most 1.').first()).toBeVisible();
@@ -95,9 +95,9 @@ test('kinship shows through whom, a line near its end says so, and who rescued t
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('Enter');
   await expect(page.getByText('Copper and Grey heron: 0 %')).toBeVisible();
-  await expect(page.getByText('No common ancestor is known.')).toBeVisible();
+  await expect(page.getByText('No common ancestor known.')).toBeVisible();
   await page.getByRole('combobox', { name: 'Species' }).selectOption({ label: 'Fighting fish' });
-  await expect(page.getByText('Near collapse: no further brood without unrelated blood.')).toBeVisible();
+  await expect(page.getByText('Nearly used up. Bring in unrelated fish before the next brood.')).toBeVisible();
   await page.getByRole('combobox', { name: 'Species' }).selectOption({ label: 'Humpback limia' });
   await expect(page.getByText('Without Sorrel and descendants')).toBeVisible();
 });
@@ -121,13 +121,13 @@ test('a cross gives shares and how many to raise, refuses an allele that is none
   await page.getByLabel('Sire', { exact: true }).selectOption({ label: 'Torn fin' });
   await page.getByLabel('Dam', { exact: true }).selectOption({ label: 'Blue bar' });
   await expect(page.getByRole('row', { name: /^female g 9\.5 % 65/ })).toBeVisible();
-  await expect(page.getByText(/About 7\.5 % of the eggs are lost/)).toBeVisible();
+  await expect(page.getByText(/About 7\.5 % of the eggs die/)).toBeVisible();
   await page.getByLabel('gold of the dam').fill('G/x');
   await expect(page.getByText('"x" is no allele of gold.')).toBeVisible();
   await page.getByLabel('gold of the dam').fill('G/g');
   await page.getByLabel('Counted: female G', { exact: true }).fill('30');
   await page.getByLabel('Counted: male G', { exact: true }).fill('28');
-  await expect(page.getByText('The parents are probably other than thought, or a kind dies early.')).toBeVisible();
+  await expect(page.getByText('The parents are probably not the ones you think, or one kind dies early.')).toBeVisible();
   await page.getByLabel('Counted: male g', { exact: true }).fill('some');
   await expect(page.getByText('Count in whole animals.')).toBeVisible();
 });
@@ -141,7 +141,7 @@ test('lots come in from a file: wrong rows are shown by column, and nothing is t
   const dialog = page.getByRole('dialog');
   const load = async (text: string) => {
     const chosen = page.waitForEvent('filechooser');
-    await dialog.getByRole('button', { name: 'Take lots over' }).click();
+    await dialog.getByRole('button', { name: 'Import lots' }).click();
     await (await chosen).setFiles({ name: 'shed.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
   };
   await load('a,b\n1,2');
@@ -149,8 +149,8 @@ test('lots come in from a file: wrong rows are shown by column, and nothing is t
   await load('name,species,tank,males,since\nSaltwort,Lemon tetra,B2.1,1,2026-05-02\nNobody,pike,B2.1,1,2026-05-02\n');
   await expect(dialog.getByText('2 rows')).toBeVisible();
   await expect(dialog.getByText('species: There is no species "pike".')).toBeVisible();
-  await expect(dialog.getByRole('button', { name: 'Nothing is taken over yet' })).toBeDisabled();
-  await dialog.getByRole('checkbox', { name: /Leave the wrong rows out/ }).check();
+  await expect(dialog.getByRole('button', { name: 'Nothing imported yet' })).toBeDisabled();
+  await dialog.getByRole('checkbox', { name: /Import the rest without these rows/ }).check();
   await dialog.getByRole('button', { name: 'Take 1 over' }).click();
   await expect(dialog).toBeHidden();
   await page.getByLabel('Find').fill('saltwort');

@@ -8,7 +8,7 @@ test('a lot is found by species, tank, line or seller, and moved from the list',
   await expect(page.getByRole('row', { name: /Angelfish A3\.1.*Heron/ })).toBeVisible();
   await expect(page.getByRole('row', { name: /Yabby/ })).toHaveCount(0);
   await page.getByLabel('Find').fill('no such thing');
-  await expect(page.getByText('Nothing fits “no such thing”.')).toBeVisible();
+  await expect(page.getByText('Nothing matches “no such thing”.')).toBeVisible();
   await page.getByLabel('Find').fill('amano');
   await page.getByRole('link', { name: 'Amano shrimp' }).click();
   await page.getByRole('button', { name: 'move or split' }).click();
@@ -51,9 +51,9 @@ test('a tank shows who lives in it, its water and its log; a loss is logged by s
   await page.getByRole('button', { name: 'loss' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('Females').fill('1');
-  await dialog.getByLabel('What became of them').selectOption('cull');
-  await expect(dialog.getByText('Only by a method the local authority or a vet accepts')).toBeVisible();
-  await dialog.getByLabel('What became of them').selectOption('death');
+  await dialog.getByLabel('What happened to them?').selectOption('cull');
+  await expect(dialog.getByText('Only by a method your local authority or vet accepts')).toBeVisible();
+  await dialog.getByLabel('What happened to them?').selectOption('death');
   await dialog.getByRole('button', { name: 'Log it' }).click();
   await expect(page.getByText('1 male, 2 females').first()).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).first().click();

@@ -2,9 +2,9 @@ import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 
-/** Code whose `reply: …` are undefined, however deep their brackets go. */
-function withoutReplies(/** @type {string} */ code) {
-  const [first = '', ...rest] = code.split(/\breply: /);
+/** Code whose fields of a name are undefined, however deep their brackets go. */
+function without(/** @type {'reply' | 'query'} */ name, /** @type {string} */ code) {
+  const [first = '', ...rest] = code.split(`${name}: `);
   return rest.reduce((kept, part) => {
     let depth = 0;
     const end = part.split('').findIndex((sign) => {
@@ -12,18 +12,18 @@ function withoutReplies(/** @type {string} */ code) {
       else if (')]}'.includes(sign)) depth--;
       return depth < 0 || (depth === 0 && sign === ',');
     });
-    return `${kept}reply: undefined${part.slice(end)}`;
+    return `${kept}${name}: undefined${part.slice(end)}`;
   }, first);
 }
 
-/** The endpoint table's summaries and the shapes of its replies are for its documentation and its tests, which the server has: the pages go without them. */
+/** The endpoint table's words, and the shapes of its queries and replies, are for its documentation and its tests, which the server has: the pages go without them. */
 const withoutWhatServersKnow = {
   name: 'without-what-servers-know',
   enforce: /** @type {'pre'} */ 'pre',
   transform(code, id) {
     return /packages\/contract\/src\/.*\.endpoints\.ts$/.test(id)
       ? {
-          code: withoutReplies(code.replace(/summary:\s*'(?:[^'\\]|\\.)*'/g, "summary: ''")),
+          code: without('reply', without('query', code.replace(/\b(summary|words):\s*'(?:[^'\\]|\\.)*'/g, "$1: ''"))),
           map: null,
         }
       : null;

@@ -1,4 +1,4 @@
-import type { OutletKind } from '@freshet/core/sales';
+import type { BuyerKind } from '@freshet/core/sales';
 import { spanOf } from '@freshet/core/time';
 import type { Story, StoryEvent } from './story';
 
@@ -8,9 +8,9 @@ export interface SalesPlaces {
   lotOf: (attempt: string) => string | null;
 }
 
-interface OutletTold {
+interface BuyerTold {
   key: string;
-  kind: OutletKind;
+  kind: BuyerKind;
   name: string;
   pays?: 'cash' | 'credit';
   contact?: string;
@@ -22,7 +22,7 @@ interface OutletTold {
   dates?: readonly number[];
   note?: string;
 }
-const OUTLETS: readonly OutletTold[] = [
+const BUYERS: readonly BuyerTold[] = [
   { key: 'thistlewick', kind: 'shop', name: 'Thistlewick Aquatics', leastMm: 25, perWeek: 12, contact: 'the counter, Tuesdays' },
   {
     key: 'heron',
@@ -58,7 +58,7 @@ const PRICES: Readonly<Record<string, number>> = {
 };
 const SHOP_SHARE: Partial<Record<string, number>> = { auction: 0.8, quayside: 0.9 };
 
-/** Prices of an outlet, noted for those it took. */
+/** Prices of a buyer, noted for those it took. */
 const pricesAt = (key: string) =>
   Object.entries(PRICES).map(([speciesKey, cents]) => ({
     speciesKey,
@@ -75,16 +75,16 @@ const SPENT = [
 ] as const;
 
 /**
- * Sales at Saltings Shed: who fish go to, what went so far with its price, an order that waits, one for the auction, a complaint, and what
- * things cost. Animals that the story let go with the name of an outlet are handed over to it.
+ * Sales at Saltings Shed: the buyers, what went so far with its price, an order that waits, one for the auction, a complaint, and what
+ * things cost. Animals that the story let go with the name of a buyer are handed over to it.
  */
 export function tellSales(story: Story, { lotOf }: SalesPlaces): void {
   const began = story.daysAgo(399, '09:00');
-  const outletIds = new Map(OUTLETS.map(({ key }) => [key, story.newId(began)]));
-  for (const { key, ...told } of OUTLETS)
-    story.write(began, 'noteOutlet', {
+  const buyerIds = new Map(BUYERS.map(({ key }) => [key, story.newId(began)]));
+  for (const { key, ...told } of BUYERS)
+    story.write(began, 'noteBuyer', {
       id: story.newId(began),
-      outletId: outletIds.get(key) ?? '',
+      buyerId: buyerIds.get(key) ?? '',
       kind: told.kind,
       name: told.name,
       contact: told.contact ?? null,
@@ -109,9 +109,9 @@ export function tellSales(story: Story, { lotOf }: SalesPlaces): void {
     const at = story.daysAgo(daysAgo, '20:10');
     story.write(at, 'noteMoney', { id: story.newId(at), on: story.day(daysAgo), kind, cents, speciesKey, note });
   }
-  const sold = handOver(story, outletIds);
+  const sold = handOver(story, buyerIds);
   tellComplaint(story, sold);
-  tellOrders(story, outletIds, lotOf);
+  tellOrders(story, buyerIds, lotOf);
 }
 
 interface Sold {
@@ -143,14 +143,14 @@ function byDay(at: string, now: string): string {
   return (hour >= 19 || hour < 8) && later <= now ? later : at;
 }
 
-/** What was booked as sold to an outlet by name becomes a sale to it, with a price. */
-function handOver(story: Story, outletIds: ReadonlyMap<string, string>): Sold[] {
+/** What was booked as sold to a buyer by name becomes a sale to it, with a price. */
+function handOver(story: Story, buyerIds: ReadonlyMap<string, string>): Sold[] {
   const species = speciesOfLots(story.events);
   const found: Sold[] = [];
   story.events.forEach((event, i) => {
     if (event.name !== 'lose' || event.body.cause !== 'sale') return;
-    const outlet = OUTLETS.find(({ name }) => name === event.body.note);
-    if (!outlet) return;
+    const buyer = BUYERS.find(({ name }) => name === event.body.note);
+    if (!buyer) return;
     const { lotId, heads, at: told } = event.body;
     const at = byDay(spanOf(told).to, story.now);
     const speciesKey = species.get(lotId) ?? '';
@@ -162,17 +162,17 @@ function handOver(story: Story, outletIds: ReadonlyMap<string, string>): Sold[] 
       body: {
         id: event.body.id,
         saleId: story.newId(at),
-        outletId: outletIds.get(outlet.key) ?? '',
+        buyerId: buyerIds.get(buyer.key) ?? '',
         orderId: null,
         at,
-        pays: outlet.pays ?? 'cash',
+        pays: buyer.pays ?? 'cash',
         lots: [
           {
             soldId,
             lotId,
             lineId: null,
             heads,
-            cents: pricesAt(outlet.key).find((price) => price.speciesKey === speciesKey)?.cents ?? 200,
+            cents: pricesAt(buyer.key).find((price) => price.speciesKey === speciesKey)?.cents ?? 200,
             lengthMm: null,
           },
         ],
@@ -202,7 +202,7 @@ function tellComplaint(story: Story, sold: readonly Sold[]): void {
 }
 
 /** A shop waits for fish of which some are ready and some are not yet; the auction has a lot of barbs. */
-function tellOrders(story: Story, outletIds: ReadonlyMap<string, string>, lotOf: SalesPlaces['lotOf']): void {
+function tellOrders(story: Story, buyerIds: ReadonlyMap<string, string>, lotOf: SalesPlaces['lotOf']): void {
   const [limia, barbs] = [lotOf('Limia 10'), lotOf('Odessa 5')];
   const aside = (lotId: string | null, unsexed: number) => (lotId ? [{ lotId, males: 0, females: 0, unsexed }] : []);
   type Line = [speciesKey: string, heads: number, cents: number, reserved: ReturnType<typeof aside>];
@@ -216,11 +216,11 @@ function tellOrders(story: Story, outletIds: ReadonlyMap<string, string>, lotOf:
     broodId: null,
     reserved,
   });
-  const told = (at: string, outlet: string, inDays: number, lines: readonly Line[], note: string | null): void =>
+  const told = (at: string, buyer: string, inDays: number, lines: readonly Line[], note: string | null): void =>
     story.write(at, 'order', {
       id: story.newId(at),
       orderId: story.newId(at),
-      outletId: outletIds.get(outlet) ?? '',
+      buyerId: buyerIds.get(buyer) ?? '',
       dueOn: story.day(-inDays),
       lines: lines.map((one) => lineOf(at, one)),
       note,

@@ -15,6 +15,7 @@ import { growout } from './2026-11-26-14-growout';
 import { sales } from './2026-11-26-15-sales';
 import { furnishing } from './2026-11-26-16-furnishing';
 import { oneDoor } from './2026-12-01-17-one-door';
+import { buyers } from './2026-12-01-18-buyers';
 import type { Migration } from './migration';
 
 /** In the order they run. */
@@ -36,4 +37,5 @@ export const MIGRATIONS: readonly Migration[] = [
   sales,
   furnishing,
   oneDoor,
+  buyers,
 ];

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import type { Alarm, Bar, Chore, Tick } from '@freshet/core/agenda';
+import type { Alarm, Bar, Chore, Meal, Tick } from '@freshet/core/agenda';
 
 /** What ticking a chore logs besides the chore: which kinds there are is known to the areas that registered them. */
 export const TickSchema = v.object({
@@ -21,6 +21,8 @@ export const ChoreSchema = v.object({
   text: v.string(),
   amount: v.nullable(v.object({ value: v.number(), unit: v.string() })),
   amountText: v.string(),
+  more: v.string(),
+  meal: v.boolean(),
   why: v.array(v.string()),
   caution: v.nullable(v.string()),
   walk: v.number(),
@@ -31,6 +33,13 @@ export const ChoreSchema = v.object({
   ),
 }) satisfies v.GenericSchema<Chore>;
 
+/** What one tank is fed on one walk. */
+export const MealSchema = v.object({
+  walk: v.number(),
+  words: v.string(),
+  keys: v.array(v.string()),
+}) satisfies v.GenericSchema<Meal>;
+
 export const SubjectSchema = v.object({
   kind: v.picklist(['brood', 'tank', 'attempt', 'larder', 'growout', 'species', 'order']),
   id: v.string(),
@@ -38,6 +47,7 @@ export const SubjectSchema = v.object({
 
 export const AlarmSchema = v.object({
   key: v.string(),
+  cause: v.optional(v.string()),
   severity: v.picklist(['now', 'soon']),
   title: v.string(),
   text: v.string(),

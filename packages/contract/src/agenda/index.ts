@@ -1,1 +1,1 @@
-export { AlarmSchema, BarSchema, ChoreSchema, SubjectSchema, TickSchema } from './agenda.schema';
+export { AlarmSchema, BarSchema, ChoreSchema, MealSchema, SubjectSchema, TickSchema } from './agenda.schema';

@@ -49,7 +49,7 @@ export const EVIDENCE_CALCULATIONS: readonly Calculation[] = [
     input: v.object({ factors: v.array(v.object({ name, with: tally, without: tally })), level }),
     run: screen,
     words:
-      'Fisher’s exact test for each factor, then corrected for how many were looked at: of all that is claimed, no more than the level is expected to be false.',
+      'Fisher’s exact test for each factor, then corrected for how many were looked at: of everything said to work, no more than the level is expected to be false.',
     source: 'docs/sources.md#evidence-screen',
   }),
   define({

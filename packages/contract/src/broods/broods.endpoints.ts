@@ -89,7 +89,7 @@ export const NewTriage = v.pipe(
     white: some,
     kickedOut: some,
     eaten: some,
-    /** Doubtful ones: they stay booked. */
+    /** Doubtful ones: they stay in the count. */
     unsure: some,
     /** Sound ones, where all were counted. */
     fertile: v.optional(v.nullable(WholeCount)),
@@ -246,7 +246,7 @@ export const broodsEntries = entries({
   observation: { role: 'sitter', words: 'stage seen', touches: [...TOUCHES.broods, ...TOUCHES.lots, ...TOUCHES.descent] },
   join: {
     role: 'keeper',
-    words: 'brood joined to an attempt',
+    words: 'brood joined to a spawning',
     touches: [...TOUCHES.broods, ...TOUCHES.lots, ...TOUCHES.spawns, ...TOUCHES.descent],
   },
   triage: { role: 'sitter', words: 'eggs looked through', touches: [...TOUCHES.broods, ...TOUCHES.lots, ...TOUCHES.descent] },

@@ -52,7 +52,7 @@ export const TankLife = v.object({
   /** Within the last days. */
   lastFed: v.nullable(v.object({ what: v.string(), at: v.string() })),
   lastChange: v.nullable(v.string()),
-  /** Share of what it carries that its broods take up, 1 is full; null when no brood feeds there. */
+  /** Share of what it can hold that its broods take up, 1 is full; null when no brood feeds there. */
   crowding: v.nullable(v.number()),
   /** When its young make it tight and full, within eight weeks; null while there is room. */
   tightOn: v.nullable(Day),

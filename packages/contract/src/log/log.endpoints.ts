@@ -32,7 +32,7 @@ export const logEndpoints = {
     summary: 'The log, newest first, a page at a time',
     role: 'viewer',
     query: v.object({
-      /** Only what is about this tank, lot, brood, spawning, culture or outlet. */
+      /** Only what is about this tank, lot, brood, spawning, culture or buyer. */
       aboutId: v.optional(Id),
       /** Only entries before this one, for the next page. */
       before: v.optional(Id),

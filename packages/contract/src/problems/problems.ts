@@ -16,7 +16,7 @@ export const PROBLEMS = {
   'log/id-taken': { status: 409, title: 'This id already stands for something else' },
   'spawning/before-set-up': { status: 409, title: 'Before the set-up', overridable: true },
   'spawning/one-sex': { status: 409, title: 'Only one sex', overridable: true },
-  'log/edited-since': { status: 409, title: 'Somebody changed it meanwhile', overridable: true },
+  'log/edited-since': { status: 409, title: 'Someone changed it meanwhile', overridable: true },
   'log/not-yours': { status: 403, title: 'Your role may not take that back' },
   'log/later-entries': { status: 409, title: 'Something later builds on this' },
   'log/implausible-date': { status: 409, title: 'That date looks wrong', overridable: true },
@@ -33,7 +33,7 @@ export const PROBLEMS = {
   'stock/mixed-parentage': { status: 409, title: 'Their parentage would be lost', overridable: true },
   'stock/wrong-parents': { status: 409, title: 'Those cannot be the parents' },
   'spawning/tank-booked': { status: 409, title: 'The tank is booked', overridable: true },
-  'spawning/ended': { status: 409, title: 'This attempt has ended' },
+  'spawning/ended': { status: 409, title: 'This spawning has ended' },
   'broods/out-of-order': { status: 409, title: 'That does not follow from what was logged' },
   'broods/implausible-hatch': { status: 409, title: 'That hatch looks wrong', overridable: true },
   'larder/ended': { status: 409, title: 'This culture has ended' },
@@ -42,7 +42,7 @@ export const PROBLEMS = {
   'larder/invertebrates': { status: 409, title: 'Invertebrates live there', overridable: true },
   'species/unknown': { status: 409, title: 'No such species' },
   'rounds/unknown-tick': { status: 400, title: 'Nothing is logged by that' },
-  'rounds/already-ticked': { status: 409, title: 'Somebody ticked this already' },
+  'rounds/already-ticked': { status: 409, title: 'Already ticked' },
   'rounds/jot-unclear': { status: 400, title: 'The line is not understood' },
 } as const satisfies Record<string, { status: number; title: string; overridable?: true }>;
 

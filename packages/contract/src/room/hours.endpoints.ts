@@ -72,5 +72,5 @@ export const hoursEndpoints = {
     role: 'viewer',
     reply: Hours,
   }),
-  setHours: hoursEntries.hours({ path: '/api/hours', summary: 'Set the hours of the house', body: NewHours }),
+  setHours: hoursEntries.hours({ path: '/api/hours', summary: 'Save the hours of the house', body: NewHours }),
 };

@@ -88,7 +88,7 @@ export const NewTank = v.object({
   facing: v.picklist(['long', 'short']),
   /** Left edge on the shelf; null puts it behind the last. */
   leftCm: v.nullable(v.pipe(v.number(), v.minValue(0), v.maxValue(1000))),
-  /** Whether it runs already or is being set up; absent means that it runs. */
+  /** Whether it is already running or is being set up; absent means that it runs. */
   state: v.optional(v.picklist(['running', 'setUp'])),
   override: Override,
 });
@@ -152,7 +152,7 @@ export const Equipment = v.object({
   ),
   /** Whether algae grow under its lamp for those that graze. */
   growsAlgae: v.optional(v.boolean()),
-  /** What stands in it, as one who must catch animals sees it; null where nobody noted it. */
+  /** What’s in it, as one who must catch animals sees it; null where nobody noted it. */
   furnishing: v.optional(v.nullable(v.picklist(FURNISHINGS))),
   /** Heat it was measured to lose, W for each °C warmer than the room; null where nobody measured. */
   lossWPerK: v.optional(

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { LIFE_STAGES } from '@freshet/core/broods';
-import { AlarmSchema, BarSchema, ChoreSchema, TickSchema } from '../agenda';
+import { AlarmSchema, BarSchema, ChoreSchema, MealSchema, TickSchema } from '../agenda';
 import { endpoint } from '../endpoints';
 import { entries, TOUCHES } from '../log';
 import { Day, Id, Instant, Override, TimeRange } from '../values';
@@ -15,6 +15,7 @@ const Stop = v.object({
   stage: v.nullable(v.picklist([...LIFE_STAGES, 'breeders', 'culture'])),
   notes: v.array(v.string()),
   chores: v.array(ChoreSchema),
+  meals: v.array(MealSchema),
 });
 
 export const RoundReply = v.object({
@@ -49,6 +50,18 @@ export const NewOutcome = v.object({
   override: Override,
 });
 
+/** Chores ticked with one tap, as planned: of a meal, of a stop, of a rack. They stand and are undone as one entry. */
+export const NewTicks = v.object({
+  id: Id,
+  outcomes: v.pipe(
+    v.array(v.omit(NewOutcome, ['id', 'override'])),
+    v.minLength(1, 'Nothing is left to tick.'),
+    v.maxLength(200, 'At most 200 at once.'),
+  ),
+  at: Instant,
+  override: Override,
+});
+
 /** One jotted line; `at` is when it was typed, so that a line sent late is read as it was meant. */
 export const NewJot = v.object({
   id: Id,
@@ -60,6 +73,7 @@ export const NewJot = v.object({
 /** What is logged here: who may, and which addresses show it. */
 export const roundsEntries = entries({
   outcome: { role: 'sitter', words: 'chore ticked', touches: [...TOUCHES.all] },
+  ticks: { role: 'sitter', words: 'chores ticked', touches: [...TOUCHES.all] },
   jot: { role: 'sitter', words: 'line jotted', touches: [...TOUCHES.all] },
 });
 
@@ -76,6 +90,11 @@ export const roundsEndpoints = {
     path: '/api/outcomes',
     summary: 'Log a chore done or skipped',
     body: NewOutcome,
+  }),
+  ticks: roundsEntries.ticks({
+    path: '/api/ticks',
+    summary: 'Log several chores done at once; those ticked already are left out',
+    body: NewTicks,
   }),
   horizon: endpoint({
     method: 'GET',

@@ -4,13 +4,13 @@ import { entries, TOUCHES } from '../log';
 import {
   CancelOrder,
   ComplaintBody,
-  EraseOutlet,
+  EraseBuyer,
   MoneyBody,
   MoneyReply,
   Order,
   OrderBody,
-  Outlet,
-  OutletBody,
+  Buyer,
+  BuyerBody,
   RatesBody,
   RatesReply,
   SaleBody,
@@ -21,8 +21,8 @@ import {
 
 /** What is logged here; who buys and for how much is the keeper's alone. */
 export const salesEntries = entries({
-  outlet: { role: 'keeper', words: 'outlet noted', touches: [] },
-  outletErased: { role: 'keeper', words: 'outlet erased', touches: [] },
+  buyer: { role: 'keeper', words: 'buyer added', touches: [] },
+  buyerErased: { role: 'keeper', words: 'buyer erased', touches: [] },
   order: { role: 'keeper', words: 'order', touches: [] },
   orderCancelled: { role: 'keeper', words: 'order cancelled', touches: [] },
   sale: {
@@ -37,16 +37,16 @@ export const salesEntries = entries({
 
 const keeper = { method: 'GET', role: 'keeper' } as const;
 export const salesEndpoints = {
-  outlets: endpoint({
+  buyers: endpoint({
     ...keeper,
-    path: '/api/sales/outlets',
+    path: '/api/sales/buyers',
     summary: 'Who fish go to, with what each took and paid',
-    reply: v.array(Outlet),
+    reply: v.array(Buyer),
   }),
   takings: endpoint({
     ...keeper,
     path: '/api/sales/takings',
-    summary: 'What each outlet took of each species and paid, month by month',
+    summary: 'What each buyer took of each species and paid, month by month',
     reply: TakingsReply,
   }),
   orders: endpoint({
@@ -59,7 +59,7 @@ export const salesEndpoints = {
   money: endpoint({
     ...keeper,
     path: '/api/sales/money',
-    summary: 'Did it pay: costs and income of a year by species, brood and outlet',
+    summary: 'Profit: costs and income of a year by species, brood and buyer',
     query: v.object({ year: v.optional(v.pipe(v.string(), v.regex(/^\d{4}$/, 'A year.'))) }),
     reply: MoneyReply,
   }),
@@ -70,15 +70,15 @@ export const salesEndpoints = {
     summary: 'From the code of a label to brood, parents, tank, water and food, and to sisters sold elsewhere',
     reply: TrailReply,
   }),
-  noteOutlet: salesEntries.outlet({
-    path: '/api/sales/outlets',
+  noteBuyer: salesEntries.buyer({
+    path: '/api/sales/buyers',
     summary: 'Note somebody fish go to, or change what is noted',
-    body: OutletBody,
+    body: BuyerBody,
   }),
-  eraseOutlet: salesEntries.outletErased({
+  eraseBuyer: salesEntries.buyerErased({
     path: '/api/sales/erasures',
-    summary: 'Erase who an outlet was; what it took stays in the ledger without a name',
-    body: EraseOutlet,
+    summary: 'Erase who a buyer was; what it took stays in the ledger without a name',
+    body: EraseBuyer,
   }),
   order: salesEntries.order({
     path: '/api/sales/orders',

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { MONEY_KINDS, MOST_LINES, OUTLET_KINDS, PAYMENTS, SETTLEMENTS, WANTED_SEXES } from '@freshet/core/sales';
+import { MONEY_KINDS, MOST_LINES, BUYER_KINDS, PAYMENTS, SETTLEMENTS, WANTED_SEXES } from '@freshet/core/sales';
 import { Day, Heads, Id, Instant, Name, Override, Version, WholeCount } from '../values';
 
 const words = (most: number) => v.nullable(v.pipe(v.string(), v.trim(), v.maxLength(most, `At most ${most} letters.`)));
@@ -17,10 +17,10 @@ const some = v.pipe(WholeCount, v.minValue(1, 'At least one.'));
 const Reason = v.nullable(v.pipe(v.string(), v.trim(), v.minLength(3, 'Say why in a few words.'), v.maxLength(300)));
 
 /** Somebody fish go to. */
-export const OutletBody = v.object({
+export const BuyerBody = v.object({
   id: Id,
-  outletId: Id,
-  kind: v.picklist(OUTLET_KINDS),
+  buyerId: Id,
+  kind: v.picklist(BUYER_KINDS),
   name: Name,
   contact: words(200),
   pays: v.picklist(PAYMENTS),
@@ -37,8 +37,8 @@ export const OutletBody = v.object({
   override: Override,
 });
 
-/** Takes out of sight who an outlet was; what it took stays. */
-export const EraseOutlet = v.object({ id: Id, outletId: Id });
+/** Takes out of sight who a buyer was; what it took stays. */
+export const EraseBuyer = v.object({ id: Id, buyerId: Id });
 
 const ReservedPart = v.object({ lotId: Id, males: WholeCount, females: WholeCount, unsexed: WholeCount });
 const OrderLineBody = v.object({
@@ -57,7 +57,7 @@ const OrderLineBody = v.object({
 export const OrderBody = v.object({
   id: Id,
   orderId: Id,
-  outletId: Id,
+  buyerId: Id,
   dueOn: Day,
   lines: v.pipe(
     v.array(OrderLineBody),
@@ -79,9 +79,9 @@ export const CancelOrder = v.object({
 export const SaleBody = v.object({
   id: Id,
   saleId: Id,
-  outletId: Id,
+  buyerId: Id,
   /** Somebody who was not noted before, under that id. */
-  newOutlet: v.optional(v.nullable(v.object({ kind: v.picklist(OUTLET_KINDS), name: Name }))),
+  newBuyer: v.optional(v.nullable(v.object({ kind: v.picklist(BUYER_KINDS), name: Name }))),
   orderId: v.nullable(Id),
   at: Instant,
   pays: v.picklist(PAYMENTS),
@@ -97,7 +97,7 @@ export const SaleBody = v.object({
         lengthMm: v.nullable(Millimetres),
       }),
     ),
-    v.minLength(1, 'Who goes?'),
+    v.minLength(1, 'Which fish?'),
     v.maxLength(100, 'At most 100 lots at once.'),
   ),
   reason: Reason,
@@ -142,10 +142,10 @@ export const ComplaintBody = v.object({
 const count = v.number();
 const text = v.nullable(v.string());
 /** Somebody fish go to, with what they took. */
-export const Outlet = v.object({
-  outletId: v.string(),
+export const Buyer = v.object({
+  buyerId: v.string(),
   entryId: v.string(),
-  kind: v.picklist(OUTLET_KINDS),
+  kind: v.picklist(BUYER_KINDS),
   name: v.string(),
   contact: text,
   pays: v.picklist(PAYMENTS),
@@ -167,10 +167,10 @@ export const Outlet = v.object({
   ),
 });
 
-/** What each outlet took of each species, by month of the house's days; the last two years. */
+/** What each buyer took of each species, by month of the house's days; the last two years. */
 export const TakingsReply = v.array(
   v.object({
-    outletId: v.string(),
+    buyerId: v.string(),
     speciesKey: v.string(),
     speciesName: v.string(),
     month: v.string(),
@@ -184,9 +184,9 @@ export const Order = v.object({
   orderId: v.string(),
   entryId: v.string(),
   number: count,
-  outletId: v.string(),
-  outletName: v.string(),
-  outletKind: v.picklist(OUTLET_KINDS),
+  buyerId: v.string(),
+  buyerName: v.string(),
+  buyerKind: v.picklist(BUYER_KINDS),
   pays: v.picklist(PAYMENTS),
   takenAt: v.string(),
   dueOn: v.string(),
@@ -241,16 +241,14 @@ export const RatesReply = v.object({
   entryId: text,
 });
 
-/** Did it pay: of a year, by species and brood. */
+/** Profit: of a year, by species and brood. */
 export const MoneyReply = v.object({
   from: v.string(),
   to: v.string(),
   rates: RatesReply,
   species: v.array(PaidReply),
   broods: v.array(PaidReply),
-  outlets: v.array(
-    v.object({ outletId: v.string(), name: v.string(), heads: count, cents: count, costCents: v.nullable(count) }),
-  ),
+  buyers: v.array(v.object({ buyerId: v.string(), name: v.string(), heads: count, cents: count, costCents: v.nullable(count) })),
   rows: v.array(
     v.object({
       entryId: v.string(),
@@ -271,8 +269,8 @@ export const SoldReply = v.array(
     entryId: v.string(),
     code: v.string(),
     at: v.string(),
-    outletName: v.string(),
-    outletKind: v.picklist(OUTLET_KINDS),
+    buyerName: v.string(),
+    buyerKind: v.picklist(BUYER_KINDS),
     speciesName: v.string(),
     heads: count,
     cents: count,
@@ -291,7 +289,7 @@ export const TrailReply = v.object({
   speciesName: v.string(),
   heads: count,
   lengthMm: v.nullable(count),
-  outletName: v.string(),
+  buyerName: v.string(),
   tank: v.nullable(v.object({ id: v.string(), code: v.string() })),
   lotId: v.string(),
   brood: v.nullable(v.object({ id: v.string(), name: v.string(), laidAt: v.string() })),
@@ -301,7 +299,7 @@ export const TrailReply = v.object({
   water: v.array(v.object({ quantity: v.string(), value: count, unit: v.string(), at: v.string() })),
   food: v.array(v.object({ what: v.string(), at: v.string() })),
   illness: v.array(v.object({ what: v.string(), at: v.string() })),
-  sisters: v.array(v.object({ code: v.string(), outletName: v.string(), heads: count, at: v.string(), complained: v.boolean() })),
+  sisters: v.array(v.object({ code: v.string(), buyerName: v.string(), heads: count, at: v.string(), complained: v.boolean() })),
   livingSisters: v.array(v.object({ tankId: v.string(), code: v.string(), heads: count })),
   complaints: v.array(
     v.object({

@@ -41,7 +41,7 @@ export const NewAttempt = v.pipe(
     v.partialCheck(
       [['from'], ['setUpOn']],
       ({ from, setUpOn }) => setUpOn === null || setUpOn >= from,
-      'The tank is taken before anybody moves in.',
+      'Reserve the tank before the fish move in.',
     ),
     ['setUpOn'],
   ),
@@ -176,9 +176,9 @@ export const spawningEntries = entries({
   attempt: { role: 'keeper', words: 'attempt', touches: [...TOUCHES.spawns] },
   trigger: { role: 'sitter', words: 'trigger', touches: [...TOUCHES.spawns] },
   settling: { role: 'sitter', words: 'sign of settling', touches: [...TOUCHES.spawns] },
-  attemptDays: { role: 'keeper', words: 'days of an attempt moved', touches: [...TOUCHES.spawns] },
+  attemptDays: { role: 'keeper', words: 'days of a spawning moved', touches: [...TOUCHES.spawns] },
   recipe: { role: 'keeper', words: 'recipe', touches: [...TOUCHES.spawns] },
-  attemptEnd: { role: 'keeper', words: 'attempt ended', touches: [...TOUCHES.spawns] },
+  attemptEnd: { role: 'keeper', words: 'spawning ended', touches: [...TOUCHES.spawns] },
 });
 
 export const spawningEndpoints = {

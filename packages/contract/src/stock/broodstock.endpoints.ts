@@ -29,7 +29,7 @@ export const LotDetails = v.object({
   bornOn: v.nullable(Day),
   /** A pair that has raised young: not to be disturbed. */
   isProven: v.boolean(),
-  /** Kept, but no longer bred from. */
+  /** kept, but not for breeding */
   isRetired: v.boolean(),
 });
 
@@ -258,7 +258,7 @@ export const broodstockEntries = entries({
   photo: { role: 'sitter', words: 'photograph', touches: [...TOUCHES.lots, ...TOUCHES.broods] },
   grading: { role: 'keeper', words: 'graded', touches: [...TOUCHES.lots] },
   throwback: { role: 'sitter', words: 'throwback', touches: [...TOUCHES.lots] },
-  import: { role: 'keeper', words: 'taken over from a file', touches: [...TOUCHES.lots, ...TOUCHES.descent, ...TOUCHES.room] },
+  import: { role: 'keeper', words: 'imported from a file', touches: [...TOUCHES.lots, ...TOUCHES.descent, ...TOUCHES.room] },
 });
 
 export const broodstockEndpoints = {
@@ -328,7 +328,7 @@ export const broodstockEndpoints = {
   }),
   importLots: broodstockEntries.import({
     path: '/api/lot-imports',
-    summary: 'Take lots over from a file, all or none',
+    summary: 'Import lots from a file, all or none',
     body: ImportLots,
   }),
 };

@@ -16,7 +16,7 @@ const BEYOND = 'That is beyond a lifetime; look at the year.';
 export const Instant = v.pipe(
   v.string(),
   v.regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d{1,3})?)?Z$/, 'Give a date and time.'),
-  v.check((text) => new Date(text).toJSON()?.startsWith(text.slice(0, 16)) ?? false, 'There is no such date or time.'),
+  v.check((text) => new Date(text).toJSON()?.startsWith(text.slice(0, 16)) ?? false, 'There’s no such date or time.'),
   v.check(isWithinLifetime, BEYOND),
   v.transform((text) => new Date(text).toISOString()),
 );
@@ -25,7 +25,7 @@ export const Instant = v.pipe(
 export const Day = v.pipe(
   v.string(),
   v.regex(/^\d{4}-\d{2}-\d{2}$/, 'Give a day.'),
-  v.check((text) => new Date(`${text}T00:00:00Z`).toJSON()?.startsWith(text) ?? false, 'There is no such day.'),
+  v.check((text) => new Date(`${text}T00:00:00Z`).toJSON()?.startsWith(text) ?? false, 'There’s no such day.'),
   v.check(isWithinLifetime, BEYOND),
 );
 

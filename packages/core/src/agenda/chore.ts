@@ -26,15 +26,20 @@ export interface ChoreKind {
   covers: readonly string[];
   /** What is typed beside it; null when a tick says all, or changes the planned amount. */
   asks: Asks | null;
+  /** A meal: all of one stop and walk are one line. */
+  meal: boolean;
 }
 
 /** Declares an area's kinds of chores, each under its name. `way` is `do`, `covers` empty and nothing asked by default. */
 export function choreKinds<Name extends string>(
-  kinds: Record<Name, Pick<ChoreKind, 'seconds' | 'words'> & Partial<Pick<ChoreKind, 'way' | 'covers' | 'asks' | 'stays'>>>,
+  kinds: Record<
+    Name,
+    Pick<ChoreKind, 'seconds' | 'words'> & Partial<Pick<ChoreKind, 'way' | 'covers' | 'asks' | 'stays' | 'meal'>>
+  >,
 ): Record<Name, ChoreKind> {
   const declared = {} as Record<Name, ChoreKind>;
   for (const name of Object.keys(kinds) as Name[])
-    declared[name] = { name, way: 'do', stays: false, covers: [], asks: null, ...kinds[name] };
+    declared[name] = { name, way: 'do', stays: false, covers: [], asks: null, meal: false, ...kinds[name] };
   return declared;
 }
 
@@ -69,6 +74,9 @@ export interface Chore {
   amount: { value: number; unit: string } | null;
   /** The amount as shown, "3 × 2 ml"; may hold words only. */
   amountText: string;
+  /** What is said after the amount: what goes with it, or whom it is for; empty for nothing. */
+  more: string;
+  meal: boolean;
   why: string[];
   caution: string | null;
   /** Which walk of the day it is for, from 0; what is not bound to an hour is for the first. */
@@ -91,8 +99,10 @@ export function chore(kind: ChoreKind, draft: { subject: string; day: Day; text:
     seconds: kind.seconds,
     covers: kind.covers,
     asks: kind.asks,
+    meal: kind.meal,
     amount: null,
     amountText: '',
+    more: '',
     why: [],
     caution: null,
     walk: 0,

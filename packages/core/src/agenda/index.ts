@@ -14,3 +14,4 @@ export type { Alarm, Subject } from './alarm';
 export { BAR_RANK, type Bar, type BarKind } from './bar';
 export type { Agenda, Bench, PlacedChore } from './agenda';
 export { groupBy } from './groupBy';
+export { feedWords, mealsOf, type Meal } from './meal';

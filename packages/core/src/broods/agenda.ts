@@ -53,7 +53,7 @@ const troubleAlarms = (view: BroodsView): Alarm[] =>
       view,
       lots.map((lot) => lot.tankId),
     )}: ${brood.name} has no dates.`,
-    text: `${trouble} Mend the figures under Species; until then nothing is due for this brood.`,
+    text: `${trouble} Correct the figures under Species; nothing is due for this brood until then.`,
     subject: { kind: 'species', id: brood.speciesKey },
   }));
 
@@ -114,14 +114,14 @@ function companyNotes(view: BroodsView, tankId: string): string[] {
   return [
     ...(eaters.length > 0
       ? [
-          `${named(eaters)} ${eating === 1 ? 'lives' : 'live'} here too: ${young.some(({ stage }) => stage === 'eggs') ? 'eggs are food to them' : 'small young are food to them'}.`,
+          `${named(eaters)} ${eating === 1 ? 'lives' : 'live'} here too: ${eating === 1 ? 'it eats' : 'they eat'} ${young.some(({ stage }) => stage === 'eggs') ? 'eggs' : 'small fry'}.`,
         ]
       : []),
     ...(seizers.length > 0
-      ? [`${named(seizers)} live here too, and seize ${named(resting).replace(/\d+ /g, '')} at rest on the floor: part them.`]
+      ? [`${named(seizers)} live here too and grab ${named(resting).replace(/\d+ /g, '')} resting on the bottom. Separate them.`]
       : []),
     ...(young.some(({ species, lengthMm, heads }) => species.hangs && lengthMm !== null && heads > 1)
-      ? ['Young crayfish eat whoever moults: a hiding place for each, and the largest apart.']
+      ? ['Young crayfish eat the ones that moult. Give each a hiding place and take the largest out.']
       : []),
   ];
 }
@@ -131,9 +131,9 @@ function notes(view: BroodsView, tankId: string): string[] {
   const found: string[] = [];
   for (const { brood, species, state } of broods)
     if (state.stage === 'eggs' && species.guards === 'male')
-      found.push('The male is on eggs: look from a distance, do not lift the cave.');
+      found.push('The male is on eggs. Look from a distance and don’t lift the cave.');
     else if (state.stage === 'eggs' && species.start === 'carried' && !isStripped({ brood }))
-      found.push('The mother carries: no net, no big change.');
+      found.push('She’s carrying. No net, no big water change.');
   found.push(...companyNotes(view, tankId));
   for (const { species } of broods) if (species.caution) found.push(species.caution);
   for (const { lots, trouble } of view.troubled) if (lots.some((lot) => lot.tankId === tankId)) found.push(trouble);

@@ -30,8 +30,8 @@ function eggChores(read: ReadBrood, tank: RoomTank, view: BroodsView, day: Day):
         text: 'Pick white eggs',
         amountText: 'all',
         why: [
-          'Dead eggs turn opaque white and pass fungus on; fertile ones are clear to amber.',
-          'Log how many: the count below is what the hatch is judged by.',
+          'Dead eggs turn white and spread fungus. Fertile ones are clear to amber.',
+          'Log how many, so the hatch can be judged.',
         ],
         tick: tick('white', brood.id),
       }),
@@ -51,8 +51,8 @@ function lookChores(read: ReadBrood, tank: RoomTank, day: Day): Chore[] {
       amountText: state.stage === 'eggs' ? 'white, fungus, eyes' : 'gathered, yolk left',
       why:
         species.guards === 'nobody' || isStripped(read)
-          ? ['A torch from the side shows fungus first, and eyes before the hatch.']
-          : ['From a distance: a guardian that is disturbed may eat the clutch.'],
+          ? ['Shine a torch from the side. You’ll see fungus first, and eyes before the hatch.']
+          : ['Look from a distance. A disturbed parent may eat the clutch.'],
     }),
   ];
 }
@@ -111,8 +111,8 @@ function pickChores({ brood, species, state, attempt }: ReadBrood, tank: RoomTan
       text: `Pick eggs from the mop of ${view.tanks.get(attempt.tankId)?.code ?? 'the adults'}`,
       amountText: 'a few a day',
       why: [
-        'Daily layers leave a few eggs each day and eat some of them. Clean fingers: sound eggs are hard, bad ones burst.',
-        'The number joins the batch; nothing found is no number.',
+        'They lay a few eggs a day and eat some. Use clean fingers; good eggs are hard, bad ones burst.',
+        'The number joins the batch. Found none? Enter 0.',
       ],
       tick: tick('picked', brood.id),
     }),
@@ -141,7 +141,7 @@ export function broodChores(read: ReadBrood, tank: RoomTank, view: BroodsView, d
           day,
           text: 'Take the temperature',
           amountText: last ? `last ${formatNumber(last.tempC, 3)} °C` : 'none yet',
-          why: ['The hatch window follows the temperatures of this tank.'],
+          why: ['The hatch dates come from this tank’s temperatures.'],
           tick: tick('temperature', tank.id),
         }),
       );

@@ -63,11 +63,11 @@ export function dropChores(view: BroodsView, day: Day): { tankId: string; chore:
         chore: chore(BROODS_CHORES.birthDue, {
           subject: `${brood.id}:${drop.tankId}`,
           day,
-          text: `${species.commonName}: cover in for the newborn, or the female by herself`,
+          text: `${species.commonName}: add cover for the newborn, or move the female`,
           amountText: `due ${formatDayRange(window.from, window.to, view.today)}`,
           why: [
-            `Counted from ${brood.name} by the interval of the species at the warmth of her tank; hers may differ by days.`,
-            'Moved late and roughly she drops too soon: move her now or leave her, with thick plants or moss at the top.',
+            `Counted on from ${brood.name} at her tank’s temperature. She may be days off.`,
+            'A rough move late on makes her drop too soon. Move her now, or leave her with thick plants at the top.',
           ],
         }),
       },

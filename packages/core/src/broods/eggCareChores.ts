@@ -35,16 +35,16 @@ function dyeChore(read: ReadBrood, tank: RoomTank, view: BroodsView, day: Day, l
   return chore(BROODS_CHORES.dye, {
     subject: `${read.brood.id}:${tank.id}${isFirst ? ':first' : ''}`,
     day,
-    text: isFirst ? 'First dose of dye, for the water that was not changed' : 'Then dye for the new water',
+    text: isFirst ? 'First dose of dye, for the water you didn’t change' : 'Add dye for the new water',
     amount: { value: Math.round(ml * 100) / 100, unit: 'ml' },
     amountText: `${formatNumber(ml)} ml`,
     why: [
       `${formatNumber(litres)} L × ${mgPerL} mg/L ÷ ${formatNumber(percent * 10)} mg/ml (${percent} % stock).`,
       isFirst
-        ? 'After the change of today. Carbon and sponge out or bypassed first: they take the dye away, and the dye kills the filter.'
-        : 'Assumes the tank was at the target before the change. Carbon and sponge stay out or bypassed: they take the dye away, and the dye kills the filter.',
+        ? 'After today’s change. Take carbon and sponge out first; they take out the dye, and the dye kills the filter.'
+        : 'This assumes the dye was right before the change. Keep carbon and sponge out; they take out the dye, and the dye kills the filter.',
     ],
-    caution: invertebrates ? `Shrimp or crayfish live here: no dye. ${DYE_CAUTION}` : DYE_CAUTION,
+    caution: invertebrates ? `Shrimp or crayfish live here, so no dye. ${DYE_CAUTION}` : DYE_CAUTION,
     tick: tick('dyed', null, isFirst ? 'first dose' : 'for the new water'),
   });
 }
@@ -70,14 +70,14 @@ export function boxChores(read: ReadBrood, tank: RoomTank, view: BroodsView, day
     chore(BROODS_CHORES.eggChange, {
       subject: `${brood.id}:${tank.id}`,
       day,
-      text: small ? 'A cup of water out and in, same temperature' : 'Change water, same temperature',
+      text: small ? 'Swap a cup of water, same temperature' : 'Change water, same temperature',
       amount: { value: Math.round(litres * 100) / 100, unit: 'L' },
       amountText: `${formatNumber(litres)} L`,
       why: [
         small
-          ? `A box of ${formatNumber(tank.litres)} L loses a cup at a time.`
-          : `${formatNumber(dailyChangeFraction * 100)} % of ${formatNumber(tank.litres)} L, from this attempt's recipe for a box of eggs.`,
-        ...(dueToday ? ['The hatch is due: pour through a net and look at what is in it.'] : []),
+          ? `A box of ${formatNumber(tank.litres)} L gets a cup at a time.`
+          : `${formatNumber(dailyChangeFraction * 100)} % of ${formatNumber(tank.litres)} L, from the recipe for a box of eggs.`,
+        ...(dueToday ? ['They’re about to hatch. Pour through a net and check it.'] : []),
       ],
       ...(small ? {} : { caution: 'Unplug the heater before the level falls below it.' }),
       tick: tick('waterChange', tank.id),
@@ -102,11 +102,11 @@ export function clearChores(read: ReadBrood, tank: RoomTank, view: BroodsView, d
     chore(BROODS_CHORES.clearDye, {
       subject: `${brood.id}:${tank.id}`,
       day,
-      text: 'Clear the dye out: change, same temperature',
+      text: 'Change water to clear the dye, same temperature',
       amount: { value: Math.round(litres * 100) / 100, unit: 'L' },
       amountText: `${formatNumber(litres)} L, ${gone + 1} of ${changes}`,
       why: [
-        `Hatchlings do without dye. After this change some ${formatNumber(left * 100)} % of it is left, after the last ${formatNumber(100 * (1 - share) ** changes)} %; then carbon may go back in.`,
+        `Fry don’t need dye. After this change about ${formatNumber(left * 100)} % is left, after the last ${formatNumber(100 * (1 - share) ** changes)} %; then put the carbon back.`,
       ],
       tick: tick('waterChange', tank.id),
     }),
@@ -135,7 +135,10 @@ export function methodChores(read: ReadBrood, tank: RoomTank, view: BroodsView, 
             subject: `${brood.id}:${tank.id}:${from}${care.on}`,
             day,
             text: care.text,
-            why: [care.why, from ? 'So it is done with this egg plan.' : `So it is done with the method: ${species.eggPlan}`],
+            why: [
+              care.why,
+              from ? 'That’s how this way of keeping eggs works.' : `That’s how this method works: ${species.eggPlan}`,
+            ],
           }),
         ]
       : [];
@@ -158,10 +161,10 @@ function leafChores(read: ReadBrood, tank: RoomTank, begun: Day, day: Day): Chor
       chore(BROODS_CHORES.eggCare, {
         subject: `${brood.id}:${tank.id}:leaves`,
         day,
-        text: since === 0 ? 'Leaves or alder cones to the eggs' : 'New leaves or cones, the old ones out',
+        text: since === 0 ? 'Add leaves or alder cones to the eggs' : 'Swap the leaves or cones',
         amountText: `${cones} ${cones === 1 ? 'cone' : 'cones'} or ${leaves} ${leaves === 1 ? 'leaf' : 'leaves'}`,
         why: [
-          `One alder cone to ${LITRES_PER_CONE} L or one dried leaf to ${LITRES_PER_LEAF} L, of ${formatNumber(tank.litres)} L. General habit; no proof that it does more than clean water.`,
+          `One alder cone to ${LITRES_PER_CONE} L or one dried leaf to ${LITRES_PER_LEAF} L, of ${formatNumber(tank.litres)} L. Many keepers do it; nobody has shown it beats clean water.`,
         ],
       }),
     ];

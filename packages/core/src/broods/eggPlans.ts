@@ -7,8 +7,8 @@ import type { BroodMovement } from './describeBrood';
 /** What is done for the chosen way against fungus; amounts by the litres are worked out by `leafDose` and the dye's sum. */
 export const FUNGUS_CARE: Readonly<Record<FungusSchool, string>> = {
   dye: 'Dye topped up after each change, carbon and sponge out, none of it with shrimp or crayfish; cleared after the hatch.',
-  leaves: 'A leaf or some alder cones, new after a week; the water may turn the colour of tea.',
-  flow: 'White ones out each day, a stone beside the rest, a clean floor.',
+  leaves: 'A leaf or some alder cones, swapped weekly. The water can go tea-coloured.',
+  flow: 'Pick white ones daily, an air stone beside the rest, a clean floor.',
 };
 
 export const LITRES_PER_CONE = 10;
@@ -63,28 +63,28 @@ const FALL_BACKS: readonly {
     trouble: 'kickedOut',
     from: ['leaveWithParents'],
     label: 'Pull the rest to a tumbler',
-    why: 'A guard that kicks out some often kicks out all by morning.',
+    why: 'A parent that throws some out often throws all out by morning.',
     plan: 'tumbler',
   },
   {
     trouble: 'kickedOut',
     from: ['leaveWithParents'],
     label: 'Pull the rest to a box',
-    why: 'The same without a tumbler; mind the fungus.',
+    why: 'The same without a tumbler. Watch for fungus.',
     plan: 'pullEggs',
   },
   {
     trouble: 'eaten',
     from: ['leaveWithParents', 'removeParents'],
     label: 'Pull what is left to a box',
-    why: 'What has begun to eat eggs goes on.',
+    why: 'Once a fish starts eating eggs it goes on.',
     plan: 'pullEggs',
   },
   {
     trouble: 'eaten',
     from: ['leaveWithParents'],
     label: 'Take the parents out',
-    why: 'The eggs stay where they stick, the eaters go.',
+    why: 'Leave the eggs where they are; the egg eaters go.',
     plan: 'removeParents',
   },
   {
@@ -98,7 +98,7 @@ const FALL_BACKS: readonly {
     trouble: 'kickedOut',
     from: ['leaveWithParents'],
     label: 'Let him learn',
-    why: 'A young guard throws out white ones, too: that is his work.',
+    why: 'A young father throws out white eggs too. That’s his job.',
     learns: true,
   },
   {
@@ -112,14 +112,14 @@ const FALL_BACKS: readonly {
     trouble: 'fungus',
     from: ['pullEggs', 'removeParents'],
     label: 'More flow, and pick twice a day',
-    why: 'Moving water and no white egg beside a good one.',
+    why: 'Keep the water moving and no white egg next to a good one.',
     fungus: 'flow',
   },
   {
     trouble: 'fungus',
     from: ['pullEggs'],
     label: 'Move them to a tumbler',
-    why: 'Eggs that roll do not mat together.',
+    why: 'Eggs that roll don’t stick together.',
     plan: 'tumbler',
   },
 ];

@@ -102,9 +102,9 @@ export function larvaeChores(read: ReadBrood, tank: RoomTank, view: BroodsView, 
         amountText: `${formatNumber(salt)} g`,
         why: [
           `${formatNumber(table.toGPerL)} g/L in ${formatNumber(table.litres)} L within a day of release, in ${STEPS} equal steps of ${formatNumber((table.toGPerL / STEPS) * table.litres)} g.`,
-          `In fresh water all larvae die within ${formatNumber(species.larvae.withinDays)} days. Sea salt, dissolved before; in a vessel without their mother.`,
+          `In fresh water all larvae die within ${formatNumber(species.larvae.withinDays)} days. Use sea salt, dissolved first, in a vessel without their mother.`,
         ],
-        caution: 'Salt creeps and conducts: drip loops, plugs above the water, residual-current protection.',
+        caution: 'Salt creeps and conducts electricity. Use drip loops and a residual-current breaker, plugs above the water.',
       }),
     );
   if (since >= 0 && day <= dayOf(table.settleTo))
@@ -112,9 +112,9 @@ export function larvaeChores(read: ReadBrood, tank: RoomTank, view: BroodsView, 
       chore(BROODS_CHORES.larvalFood, {
         subject,
         day,
-        text: 'Green water to the larvae: keep it tinted',
+        text: 'Add green water for the larvae; keep it tinted',
         amountText: 'pale green',
-        why: ['They filter algae all day and night; clear water is an empty table. Light on day and night, air in slow bubbles.'],
+        why: ['They filter algae day and night; clear water means no food. Keep the light on and the air bubbling slowly.'],
       }),
     );
   if (day >= dayOf(table.settleFrom) && day <= addDays(dayOf(table.settleTo), 7))
@@ -122,11 +122,11 @@ export function larvaeChores(read: ReadBrood, tank: RoomTank, view: BroodsView, 
       chore(BROODS_CHORES.settled, {
         subject,
         day,
-        text: 'Look for settled young, then back to fresh water',
+        text: 'Look for settled young, then go back to fresh water',
         amountText: table.down.map(({ changeLitres }) => `${formatNumber(changeLitres)} L`).join(', '),
         why: [
-          `Settled ones walk on the floor instead of hanging head down. Due ${formatDay(dayOf(table.settleFrom), view.today)} to ${formatDay(dayOf(table.settleTo), view.today)}.`,
-          'Each step that much water out and as much fresh water of the same warmth in, half a day apart; the rest of the salt goes with later changes.',
+          `Settled ones walk on the bottom instead of hanging head down. Due ${formatDay(dayOf(table.settleFrom), view.today)} to ${formatDay(dayOf(table.settleTo), view.today)}.`,
+          'Each step: that much out, and the same of fresh water at the same temperature in, half a day apart. Later changes take out the rest of the salt.',
         ],
       }),
     );

@@ -27,12 +27,12 @@ const WHO: Record<Leave['who'], string> = {
   youngMales: 'the young males',
 };
 const REASON: Record<Leave['when'], string> = {
-  afterSpawning: 'They eat eggs, or are worn out by the other: out on the day of the spawning.',
-  whenCarrying: 'He gives a carrier no rest.',
-  atHatch: 'They spare eggs and eat what hatches: out before the hatch.',
-  whenSwimming: 'He guards until the young swim, and may eat them after.',
-  atRelease: 'She has let her young go; now they are food to her.',
-  atAge: 'From week four the anal fin of males turns into a rod; from then on they breed with their sisters.',
+  afterSpawning: 'They eat eggs or get worn out. Take them out on spawning day.',
+  whenCarrying: 'He won’t leave a carrying female in peace.',
+  atHatch: 'They leave eggs alone but eat fry. Take them out before the hatch.',
+  whenSwimming: 'He guards until the fry swim, and may eat them after that.',
+  atRelease: 'She’s let her fry go; now she may eat them.',
+  atAge: 'From week four the males’ anal fin turns into a rod. From then on they breed with their sisters.',
 };
 
 /** The days a leave is about: the first on which to do it and the last. Null while nothing says when. */
@@ -116,13 +116,10 @@ function lookForMales(read: ReadBrood, tank: RoomTank, view: BroodsView, day: Da
     chore(BROODS_CHORES.lookForMales, {
       subject: `${read.brood.id}:${tank.id}`,
       day,
-      text: 'Look for young males, and put them apart',
+      text: 'Look for young males and move them out',
       amountText: 'fin turning into a rod',
       overdue: lastOn === null && day > latest,
-      why: [
-        REASON.atAge,
-        'None yet: a tick says so, and it is asked again in a week. Found: Send on the tank moves them to a tank of their own.',
-      ],
+      why: [REASON.atAge, 'None yet? Tick it, and look again in a week. Found some? Use Send on the tank to move them.'],
       tick: tick('looked', tank.id, YOUNG_MALES),
     }),
   ];
@@ -146,9 +143,9 @@ export function leaveChores(kind: ChoreKind, read: ReadBrood, tank: RoomTank, vi
         why: [
           REASON[leave.when],
           to
-            ? `A tick logs the move to ${to}, where they came from. Elsewhere: use Move on the tank.`
-            : 'Log it with Move on the tank: the chore goes when they are gone.',
-          'Net slowly, with something over the eggs.',
+            ? `Ticking logs the move to ${to}, where they came from. For another tank use Move on the tank.`
+            : 'Log it with Move on the tank. This goes away once they’re out.',
+          'Net slowly and cover the eggs.',
         ],
         tick: home ? tick('goHome', tank.id, `${leave.who}:${read.species.key}`) : null,
       }),
@@ -166,7 +163,7 @@ export function leaveAlarms(view: BroodsView): Alarm[] {
           key: `leave:${read.brood.id}:${tankId}:${leave.who}`,
           severity: 'now',
           title: `${view.tanks.get(tankId)?.code ?? ''}: ${WHO[leave.who]} ${leave.who === 'adults' ? 'are' : 'is'} still there.`,
-          text: `${read.species.commonName}: out by ${formatDay(latest, view.today)} was the plan. ${REASON[leave.when]}`,
+          text: `${read.species.commonName}: out by ${formatDay(latest, view.today)} as planned. ${REASON[leave.when]}`,
           subject: { kind: 'tank', id: tankId },
         })),
     ),

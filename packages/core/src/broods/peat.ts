@@ -43,11 +43,11 @@ export function peatChores(read: ReadBrood, tankId: string, view: BroodsView, da
       chore(BROODS_CHORES.bagPeat, {
         subject: `${brood.id}:${tankId}`,
         day,
-        text: 'Peat out, squeezed, into a bag with a label',
-        amountText: 'one bag a laying',
+        text: 'Bag the peat: squeeze it and label the bag',
+        amountText: 'one bag per spawning',
         why: [
-          'The adults dig in it and eat what they find. Press it until no drop falls; shred it in the bag so that air reaches the eggs.',
-          'Log it at the brood: label, place, and the day it is wetted.',
+          'The adults dig in it and eat eggs. Squeeze until it stops dripping; loosen it in the bag so the eggs get air.',
+          'Log it on the brood’s page: label, place, and the day to wet it.',
         ],
       }),
     );
@@ -61,9 +61,9 @@ export function peatChores(read: ReadBrood, tankId: string, view: BroodsView, da
         amountText: day > wetOn ? `was for ${formatDay(wetOn, view.today)}` : 'cool soft water, a few cm',
         overdue: day > days.goodUntil,
         why: [
-          `Rested ${daysBetween(houseDay(brood.laid.from, view.timeZone), day)} days; may be wetted ${formatDayRange(days.from, days.to, view.today)}, good until about ${formatDay(days.goodUntil, view.today)}.`,
-          'Look at some eggs first: eyes with a gold ring are ready. Water of 16 to 18 °C, shallow, the peat sunk; young come within hours to two days.',
-          'What lies still goes back into damp peat for a second wetting. Log it at the brood.',
+          `Rested ${daysBetween(houseDay(brood.laid.from, view.timeZone), day)} days; can be wetted ${formatDayRange(days.from, days.to, view.today)}, good until about ${formatDay(days.goodUntil, view.today)}.`,
+          'Check some eggs first; eyes with a gold ring are ready. Shallow water at 16 to 18 °C, peat sunk. Fry come within hours to two days.',
+          'Eggs left over go back into damp peat for a second wetting. Log it on the brood’s page.',
         ],
       }),
     ];
@@ -73,9 +73,9 @@ export function peatChores(read: ReadBrood, tankId: string, view: BroodsView, da
         subject: `${brood.id}:${tankId}`,
         day,
         text: `Is ${bagWords(read)} damp, not wet?`,
-        amountText: 'squeeze: no drop falls',
+        amountText: 'squeeze it: no drips',
         why: [
-          'Eggs in peat rest for weeks; too wet they rot, too dry they shrink. Look once a week and write down eyed eggs.',
+          'Eggs rest in peat for weeks. Too wet and they rot, too dry and they shrink. Look weekly and note eyed eggs.',
           `To be wetted ${formatDay(wetOn, view.today)}.`,
         ],
       }),

@@ -8,11 +8,11 @@ import type { BroodsView, ReadBrood } from './facts';
 import { residentsOf } from './residents';
 
 const CAUTION =
-  'Only by a hand that was shown it: wet fingers, seconds and not minutes out of the water. Too early they die, and she may be hurt.';
+  'Only if someone has shown you how: wet fingers, seconds out of the water. Too early and the fry die, and she may be hurt.';
 /** Where the recipe leaves her young to her. */
 const APART = {
-  text: 'Set the holder apart, in a quiet tank with cover',
-  why: 'The others pick up what she lets go. Moved at dusk, in a bowl and not in a net: chased, she spits or swallows them.',
+  text: 'Move the female carrying to a quiet tank with plants',
+  why: 'The others eat what she lets go. Move her at dusk in a bowl, not a net; if chased she spits or swallows them.',
 };
 
 /** From when until when it may be done; null where nothing tells when she lets go. */
@@ -58,7 +58,7 @@ export function stripChores(read: ReadBrood, tank: RoomTank, view: BroodsView, d
       day,
       text,
       amountText: formatDayRange(window.from, window.to, view.today),
-      why: [why, 'The days follow the warmth of the tank; their shares of the way are a guess of general habit.'],
+      why: [why, 'The days follow the tank’s temperature; when each stage comes is a general guess.'],
       ...(early && { caution: CAUTION, tick: tick('stripped', brood.id) }),
     }),
   ];

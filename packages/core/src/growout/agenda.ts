@@ -4,7 +4,7 @@ import { codeOf } from '../room';
 import { methodOf } from '../species';
 import { mayBeMixed, totalHeads } from '../stock';
 import { addDays, daysBetween, formatDay, houseDay, type Day } from '../time';
-import { formatNumber } from '../units';
+import { formatNumber, roundToFigures } from '../units';
 import { bookingAlarms } from './bookingAlarms';
 import { dayIn, growthOf, likelyDays } from './broodGrowth';
 import { GROWOUT_CHORES } from './choreKinds';
@@ -37,20 +37,27 @@ function crowdingAlarms(view: GrowoutView): Alarm[] {
     const { figures, commonName } = most.species;
     const isFull = fullOn !== null && fullOn <= view.today;
     const mm = crowd.mostMm ?? figures.saleMm[0];
-    const carried = (side: 'tight' | 'full') => Math.max(1, Math.floor(youngCarried(figures, mm, tank, side)));
+    // What only comes stands in the Horizon.
+    if (tightOn > view.today) return [];
+    const carried = (side: 'tight' | 'full') => youngCarried(figures, mm, tank, side);
     const room =
       figures.limitedBy === 'floor' ? `${formatNumber(tank.floorM2 * 10_000)} cm² of floor` : `${formatNumber(tank.litres)} L`;
     const leaving = view.moves.find(({ lotId }) => lotId === most.lot.id);
+    const here = most.heads + crowd.others;
+    const plenty = Math.max(1, Math.round((carried('tight') + carried('full')) / 2));
+    const long = `${most.lengthBy === 'curve' ? 'about ' : ''}${formatNumber(mm)} mm`;
+    const bound = isFull ? `${plenty} is plenty at ${long}` : `${Math.floor(carried('full'))} at ${long} would fill it`;
+    const act = leaving
+      ? `${leaving.heads} go to ${codeOf(view, leaving.toTankId)} on ${formatDay(leaving.on, view.today)}, as planned.`
+      : isFull
+        ? `Move or sell about ${roundToFigures(Math.max(1, here - plenty), here - plenty >= 100 ? 2 : 1)} before they stunt; stunted fish don’t catch up.`
+        : 'Find them more room before they stunt; stunted fish don’t catch up.';
     return [
       {
         key: `crowd:${tankId}`,
         severity: isFull ? 'now' : 'soon',
-        title: isFull
-          ? `${tank.code} is too full.`
-          : tightOn <= view.today
-            ? `${tank.code} is getting full.`
-            : `${tank.code} is getting full from ${formatDay(tightOn, view.today)}.`,
-        text: `${most.heads} ${commonName.toLowerCase()}${crowd.others > 0 ? ` and ${crowd.others} others` : ''} in ${room}; ${carried('tight')} to ${carried('full')} is plenty at ${formatNumber(mm)} mm${most.lengthBy === 'curve' ? ' (by the curve)' : ''}${fullOn && !isFull ? `, too full on ${formatDay(fullOn, view.today)}` : ''}. ${leaving ? `${leaving.heads} go to ${codeOf(view, leaving.toTankId)} on ${formatDay(leaving.on, view.today)}, as planned.` : 'Move or sell some before they stunt; stunted fish don’t catch up.'}`,
+        title: isFull ? `${tank.code} is too full.` : `${tank.code} is getting full.`,
+        text: `${most.heads} ${commonName.toLowerCase()}${crowd.others > 0 ? ` and ${crowd.others} others` : ''} in ${room}; ${bound}. ${act}`,
         subject: { kind: 'growout', id: tankId },
       },
     ];
@@ -125,8 +132,8 @@ function moveChore(view: GrowoutView, move: PlacedMove, day: Day): PlacedChore[]
         amountText: `${heads} to ${code}`,
         overdue: day > move.on,
         why: [
-          `Of the plan of places for ${formatDay(move.on, view.today)}: room to grow.`,
-          `Compare the two waters first: Send on ${codeOf(view, lot.tankId)} opens the transfer sheet. A tick here logs the move.`,
+          `From your plan for ${formatDay(move.on, view.today)}, so they have room to grow.`,
+          `Compare the two waters first; Send on ${codeOf(view, lot.tankId)} opens the transfer sheet. Ticking logs the move.`,
         ],
         caution: species?.caution ?? null,
         tick: tick('moveYoung', move.id),
@@ -157,8 +164,8 @@ function youngChores(view: GrowoutView, read: ReadBrood, day: Day): PlacedChore[
       text: `Measure some ${species.commonName.toLowerCase()}`,
       amountText: last === null ? 'never measured' : `last ${formatDay(last, view.today)}`,
       why: [
-        'Sale, food and room go by their length; until it is measured they go by the curve of the species.',
-        'A tick logs one usual length. Ten on graph paper tell far more: Measure on the page of the brood.',
+        'Sale, food and room go by length. Until you measure, it’s estimated from the species.',
+        'Ticking logs one typical length. Ten on graph paper are far better: Measure on the brood’s page.',
       ],
       tick: tick('measureYoung', first.id),
     });
@@ -172,7 +179,7 @@ function youngChores(view: GrowoutView, read: ReadBrood, day: Day): PlacedChore[
         amountText: `spread ${formatNumber(growth.cv * 100)} %`,
         why: [
           `Lengths scatter by ${formatNumber(growth.cv * 100)} % of the mean: about ${formatNumber(risk * 100)} % could be taken by the largest of their own.`,
-          'Two nets and three bowls; the sheet is under Grow-out. All together is a school, too: say so on the recipe and this is not asked.',
+          'Use two nets and three bowls. The sheet is under Growth. Prefer to keep them together? Say so in the recipe and this won’t be asked.',
         ],
       });
   const { parted } = methodOf(species);
@@ -188,12 +195,12 @@ function youngChores(view: GrowoutView, read: ReadBrood, day: Day): PlacedChore[
     for (const lot of mixed)
       add(GROWOUT_CHORES.partSexes, lot.tankId, {
         ...base,
-        text: `Part the sexes of the ${species.commonName.toLowerCase()}`,
+        text: `Separate males and females: ${species.commonName.toLowerCase()}`,
         amountText: unsexed > 0 ? `${unsexed} not sexed` : 'males from females',
         why: [
           `${partOn === byLength ? `The first tenth is about ${formatNumber(partMm)} mm` : `They are ${parted.days ?? ''} days old`} on ${formatDay(partOn, view.today)}.`,
           parted.why,
-          'The sexing aid is on their card. Leave them together where they are to pair off by themselves.',
+          'The sexing help is on their card. Keep them together if you want them to pair off.',
         ],
       });
   found.push(...colonyChores(view, read, day));
@@ -221,7 +228,7 @@ function colonyChores(view: GrowoutView, read: ReadBrood, day: Day): PlacedChore
               day,
               text: `Take the young ${species.commonName.toLowerCase()} out of the colony`,
               amountText: `${formatNumber(outMm)} mm reached`,
-              why: ['The recipe says at a set length. Move them with Send on the tank: the chore goes with them.'],
+              why: ['The recipe says so at this length. Move them with Send on the tank and this goes away.'],
             }),
           },
         ];

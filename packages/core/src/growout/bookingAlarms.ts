@@ -1,8 +1,8 @@
-import type { Alarm } from '../agenda';
+import { groupBy, type Alarm } from '../agenda';
 import type { RoomTank } from '../room';
 import type { SpawningAttempt } from '../spawning';
 import { totalHeads } from '../stock';
-import { addDays, formatDay } from '../time';
+import { addDays, formatDay, inARow, type Day } from '../time';
 import type { GrowoutView } from './facts';
 import { tankFreeOn } from './tankFreeOn';
 
@@ -19,7 +19,7 @@ function hindranceOf(attempt: SpawningAttempt, tank: RoomTank, view: GrowoutView
   const quarantine = view.stock.quarantines[tank.id];
   if (quarantine && quarantine.endsOn > day) return `${code} is in quarantine until ${formatDay(quarantine.endsOn, view.today)}.`;
   const move = view.movesTo.get(tank.id)?.find(({ on, lotId }) => on <= day && !attempt.parentLotIds.includes(lotId));
-  if (move) return `The plan of places puts ${move.heads} young into ${code} on ${formatDay(move.on, view.today)}.`;
+  if (move) return `Your plan puts ${move.heads} fry into ${code} on ${formatDay(move.on, view.today)}.`;
   const [other] = others;
   if (other) {
     const free = tankFreeOn(view, tank.id);
@@ -48,21 +48,32 @@ function nearestFree(tank: RoomTank, day: string, view: GrowoutView): RoomTank |
   return [...free].sort((a, b) => distance(a) - distance(b))[0] ?? null;
 }
 
-/** Attempts whose tank is taken, in quarantine or not ready on the day it is planned for, with the nearest free one. */
+/** Spawnings whose tank is taken, in quarantine or not ready on the day it is planned for, with the nearest free one; a tank once. */
 export function bookingAlarms(view: GrowoutView): Alarm[] {
-  return [...view.attempts.values()].flatMap((attempt): Alarm[] => {
+  const found = [...view.attempts.values()].flatMap((attempt) => {
     const day = attempt.setUpOn ?? attempt.from;
     const tank = view.tanks.get(attempt.tankId);
     if (!tank || attempt.hasBrood || day < view.today || day > addDays(view.today, AHEAD_DAYS)) return [];
     const hindrance = hindranceOf(attempt, tank, view);
-    if (!hindrance) return [];
+    return hindrance ? [{ attempt, day, tank, hindrance }] : [];
+  });
+  return [...groupBy(found, ({ tank }) => tank.id).values()].flatMap((all): Alarm[] => {
+    const sorted = [...all].sort((a, b) => (a.day < b.day ? -1 : 1));
+    const [first] = sorted;
+    if (!first) return [];
+    const { attempt, day, tank, hindrance } = first;
     const other = nearestFree(tank, day, view);
+    const on = (one: Day) => formatDay(one, view.today);
     return [
       {
         key: `planned:${attempt.id}`,
+        cause: `booked:${tank.id}`,
         severity: 'soon',
-        title: `${attempt.name}: ${tank.code} will not be free on ${formatDay(day, view.today)}.`,
-        text: `${hindrance} ${other ? `${other.code} is free then.` : 'No other tank is free then: move the day.'}`,
+        title:
+          sorted.length === 1
+            ? `${attempt.name}: ${tank.code} will not be free on ${on(day)}.`
+            : `${tank.code} will not be free for ${inARow(sorted.map((one) => `${one.attempt.name} (${on(one.day)})`))}.`,
+        text: `${hindrance} ${other ? `${other.code} is free then.` : 'No other tank is free then. Change the day.'}`,
         subject: { kind: 'attempt', id: attempt.id },
       },
     ];

@@ -13,10 +13,10 @@ export type PlaceWish = (typeof PLACE_WISHES)[number];
 export const WISH_WORDS: Record<PlaceWish, string> = {
   near: 'near their tank',
   sameWater: 'same water',
-  apart: 'parentages apart',
-  alone: 'a tank of their own',
-  suits: 'pH and hardness that suit',
-  catchable: 'easy to catch from',
+  apart: 'keep families apart',
+  alone: 'a tank to themselves',
+  suits: 'suitable pH and hardness',
+  catchable: 'easy to net fish out of',
 };
 const WISH_COST: Record<Exclude<PlaceWish, 'near' | 'apart'>, number> = { sameWater: 3, alone: 4, suits: 8, catchable: 5 };
 /** Moving at all, and the walk: to another shelf, another rack, the yard. */

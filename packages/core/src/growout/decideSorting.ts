@@ -8,14 +8,14 @@ export type SortingDecision = { ok: true; missing: number } | { ok: false; field
 export function decideSorting(booked: number, classes: readonly { heads: number }[], rest: string | null): SortingDecision {
   const counted = classes.reduce((sum, { heads }) => sum + heads, 0);
   const missing = booked - counted;
-  if (counted === 0) return { ok: false, field: 'classes', message: 'Nobody was counted.' };
+  if (counted === 0) return { ok: false, field: 'classes', message: 'Count at least one fish.' };
   if (missing !== 0 && rest === null)
     return {
       ok: false,
       field: 'classes',
-      message: `${counted} in all, and ${booked} were booked: ${Math.abs(missing)} ${missing > 0 ? 'are missing' : 'too many'}. Count again, or say below what became of them.`,
+      message: `${counted} counted, ${booked} in the log: ${Math.abs(missing)} ${missing > 0 ? 'are missing' : 'too many'}. Count again, or say below what happened to them.`,
     };
   if (missing < 0 && rest !== 'wrongCount')
-    return { ok: false, field: 'rest', message: `${-missing} more than booked: that can only be a count that was wrong before.` };
+    return { ok: false, field: 'rest', message: `${-missing} more than in the log, so an earlier count was wrong.` };
   return { ok: true, missing };
 }

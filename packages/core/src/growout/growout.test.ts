@@ -39,7 +39,7 @@ describe('sorting by size', () => {
     expect(decideSorting(50, classes, null)).toMatchObject({
       ok: false,
       field: 'classes',
-      message: expect.stringMatching(/^46 in all, and 50 were booked: 4 are missing/) as string,
+      message: expect.stringMatching(/^46 counted, 50 in the log: 4 are missing/) as string,
     });
     expect(decideSorting(40, classes, 'eaten')).toMatchObject({ ok: false, field: 'rest' });
     expect(decideSorting(40, classes, 'wrongCount')).toEqual({ ok: true, missing: -6 });
@@ -64,8 +64,8 @@ describe('a pond', () => {
   it('holds about as many as marks say that were caught again, and never fewer than were held', () => {
     // Chapman 1951: (51 × 61 / 13) - 1 of fifty marked, sixty caught, twelve with a mark.
     expect(markRecapture({ marked: 50, caught: 60, recaught: 12 }).estimate).toBeCloseTo((51 * 61) / 13 - 1, 9);
-    expect(() => markRecapture({ marked: 5, caught: 9, recaught: 6 })).toThrow(/than were marked/);
-    expect(() => markRecapture({ marked: 9, caught: 5, recaught: 6 })).toThrow(/than were caught/);
+    expect(() => markRecapture({ marked: 5, caught: 9, recaught: 6 })).toThrow(/than you marked/);
+    expect(() => markRecapture({ marked: 9, caught: 5, recaught: 6 })).toThrow(/than you caught/);
     expect(() => markRecapture({ marked: 9, caught: 5, recaught: 0 })).toThrow(/draw the seine again/);
     fc.assert(
       fc.property(

@@ -144,18 +144,18 @@ function offersFor(view: GrowoutView, piece: Piece, candidates: readonly Candida
     .sort((a, b) => (a.on < b.on ? -1 : 1))[0];
   return [
     soon >= piece.heads
-      ? `Sell ${piece.heads} ${when}: so many are of sale size then.`
+      ? `Sell ${piece.heads} ${when}; that many are big enough then.`
       : soon > 0
-        ? `Sell ${soon} ${when}, as many as are of sale size then${half ? `; half of all are from ${formatDay(half, view.today)}` : ''}.`
-        : `Find a keeper for ${piece.heads} small young ${when}, and raise fewer of the next; they are of sale size ${half ? `about ${formatDay(half, view.today)}` : 'much later'}.`,
+        ? `Sell ${soon} ${when}, as many as are big enough${half ? `; half of all are from ${formatDay(half, view.today)}` : ''}.`
+        : `Find someone to take ${piece.heads} fry ${when}, and raise fewer next time; they’re big enough to sell ${half ? `about ${formatDay(half, view.today)}` : 'much later'}.`,
     ...(kin
       ? [
-          `Put them with the ${resident.species.commonName.toLowerCase()} in ${kin.tank.code}: nobody can tell their parentage then.`,
+          `Put them with the ${resident.species.commonName.toLowerCase()} in ${kin.tank.code}; then nobody can tell their parents.`,
         ]
       : []),
     ...(later
       ? [
-          `Wait until ${later.code} is free about ${formatDay(later.on, view.today)}${later.on > by ? `, ${daysBetween(by, later.on)} days after theirs is full: they would stunt` : ''}.`,
+          `Wait until ${later.code} is free about ${formatDay(later.on, view.today)}${later.on > by ? `, ${daysBetween(by, later.on)} days after theirs is full, and they’d stunt` : ''}.`,
         ]
       : []),
   ];
@@ -174,8 +174,8 @@ function whyOf(view: GrowoutView, piece: Piece, candidate: Candidate): string[] 
     `${piece.heads} at ${formatNumber(piece.mm)} mm want ${formatNumber(need)} of the ${formatNumber(litres)} L ${residents.length > 0 ? 'left ' : ''}in ${tank.code}.`,
     steps === 0 ? 'On the same shelf.' : steps === WALK.shelf ? 'In the same rack.' : 'In another rack.',
     isOneWater(tank, piece.from)
-      ? 'The same sump: one water, nothing to drip.'
-      : 'Another water: compare and drip on the transfer sheet.',
+      ? 'Same sump, same water. No need to drip.'
+      : 'Different water. Compare and drip; see the transfer sheet.',
     ...(residents.length > 0
       ? [
           `Beside ${residents.map(({ resident: other }) => `${other.heads} ${other.species.commonName.toLowerCase()}`).join(', ')}.`,
@@ -190,10 +190,12 @@ function whyOf(view: GrowoutView, piece: Piece, candidate: Candidate): string[] 
 function catchWords({ ahead, heads }: Piece, tank: RoomTank): string[] {
   const { furnishing } = tank;
   const { hangs } = ahead.resident.species;
-  if (furnishing === 'rock') return [`Shells, dense rock or roots stand in ${tank.code}: they are hard to catch again.`];
+  if (furnishing === 'rock') return [`Shells, dense rock or roots stand in ${tank.code}: they’ll be hard to catch again.`];
   if (hangs && furnishing !== 'liftOut')
-    return [`A shelter for each: ${heads}. Pipes can be searched; dense rock and shells cannot.`];
-  return furnishing === null ? ['Nobody noted what stands in it: no shells or dense rock, they must be caught again.'] : [];
+    return [`A shelter for each: ${heads}. You can search pipes, but not dense rock or shells.`];
+  return furnishing === null
+    ? ['You haven’t noted what’s in it. Avoid shells and dense rock; you need to catch them again.']
+    : [];
 }
 
 /** Parts of one lot for which there is no tank are told as one. */

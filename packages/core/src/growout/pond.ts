@@ -14,8 +14,8 @@ export interface Estimate {
  * @throws CalculationError `outOfRange` - more recaught than marked or than caught; `notEnoughData` - none was caught again
  */
 export function markRecapture({ marked, caught, recaught }: { marked: number; caught: number; recaught: number }): Estimate {
-  if (recaught > caught) throw new CalculationError('outOfRange', 'recaught', 'No more can bear the mark than were caught.');
-  if (recaught > marked) throw new CalculationError('outOfRange', 'recaught', 'No more can bear the mark than were marked.');
+  if (recaught > caught) throw new CalculationError('outOfRange', 'recaught', 'More have the mark than you caught.');
+  if (recaught > marked) throw new CalculationError('outOfRange', 'recaught', 'More have the mark than you marked.');
   if (recaught === 0)
     throw new CalculationError('notEnoughData', 'recaught', 'None with a mark was caught: draw the seine again.');
   const estimate = ((marked + 1) * (caught + 1)) / (recaught + 1) - 1;

@@ -38,9 +38,7 @@ export function slowGrowth(view: GrowoutView, read: ReadBrood): SlowGrowth | nul
   const hints = [
     ...tankIds.flatMap((tankId) => {
       const load = tankCrowding(view, tankId);
-      return load !== null && load > 0.7
-        ? [`${code(tankId)} carries ${formatNumber(load * 100)} % of what it can: crowding stunts.`]
-        : [];
+      return load !== null && load > 0.7 ? [`${code(tankId)} is ${formatNumber(load * 100)} % full. Crowding stunts fish.`] : [];
     }),
     ...(temp !== null && temp < usual - 1.5
       ? [`${formatNumber(temp, 3)} °C; the middle of what they are kept at is ${formatNumber(usual, 3)} °C.`]
@@ -66,10 +64,10 @@ export function slowGrowth(view: GrowoutView, read: ReadBrood): SlowGrowth | nul
     }),
   ];
   const measured = brood.measured ? daysBetween(houseDay(brood.measured.at, view.timeZone), view.today) : 0;
-  if (measured > 21) hints.push(`They were last measured ${measured} days ago: measure ten again first.`);
+  if (measured > 21) hints.push(`Last measured ${measured} days ago. Measure ten again first.`);
   return {
     daysBehind: Math.round(-ahead),
     share: lengthAt(growth.middle, growth.ageDays) / usualMm(species.figures, growth.curve, growth.ageDays),
-    hints: hints.length > 0 ? hints : ['The records show nothing beside it: look at food, water and who holds the others down.'],
+    hints: hints.length > 0 ? hints : ['Nothing else in your records. Check food, water and bullying.'],
   };
 }

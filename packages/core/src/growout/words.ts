@@ -10,7 +10,7 @@ export const FAULT_WORDS: Record<Fault, string> = {
   other: 'something else',
 };
 
-/** What becomes of them, in words. */
+/** What happens to them, in words. */
 export const DECISION_WORDS: Record<Decision, string> = {
   keep: 'hold back as breeders',
   sell: 'sell',

@@ -40,9 +40,9 @@ describe('a box of eggs', () => {
       [20, 0.5, ['Change water, same temperature 10 L']],
       [20, 0.3, ['Change water, same temperature 6 L']],
       [5, 0.5, ['Change water, same temperature 2.5 L']],
-      [4.9, 0.5, ['A cup of water out and in, same temperature 0.25 L']],
+      [4.9, 0.5, ['Swap a cup of water, same temperature 0.25 L']],
       // A tenth of a litre and a half is less than a cup.
-      [1.5, 0.1, ['A cup of water out and in, same temperature 0.15 L']],
+      [1.5, 0.1, ['Swap a cup of water, same temperature 0.15 L']],
       [20, 0, []],
     ];
     for (const [litres, dailyChangeFraction, asks] of rows)
@@ -61,19 +61,19 @@ describe('a box of eggs', () => {
 
   it('gets dye for the new water each day, and on the first day for the water that stayed', () => {
     // 2 mg/L of a 1 % stock (10 mg/ml): 0.2 ml a litre.
-    expect(of('dye', asked(box(20, DYE)))).toEqual(['Then dye for the new water 2 ml']);
+    expect(of('dye', asked(box(20, DYE)))).toEqual(['Add dye for the new water 2 ml']);
     const first = { ...DYE, since: at('2026-03-10', '07:00') };
     expect(of('dye', asked(box(20, first)))).toEqual([
-      'Then dye for the new water 2 ml',
-      'First dose of dye, for the water that was not changed 2 ml',
+      'Add dye for the new water 2 ml',
+      'First dose of dye, for the water you didn’t change 2 ml',
     ]);
     // No change at all: the whole box on its first day, nothing after.
     const still = { ...first, dailyChangeFraction: 0 };
-    expect(of('dye', asked(box(20, still)))).toEqual(['First dose of dye, for the water that was not changed 4 ml']);
+    expect(of('dye', asked(box(20, still)))).toEqual(['First dose of dye, for the water you didn’t change 4 ml']);
     expect(of('dye', asked(box(20, still), '2026-03-11'))).toEqual([]);
     // A fifth of the strength, five times the drops; a third of the change.
     expect(of('dye', asked(box(20, { ...DYE, dyeStockPercent: 0.2, dailyChangeFraction: 0.3 })))).toEqual([
-      'Then dye for the new water 6 ml',
+      'Add dye for the new water 6 ml',
     ]);
     for (const half of [{ dyeMgPerL: null }, { dyeStockPercent: null }, { fungus: 'leaves' as const }])
       expect(of('dye', asked(box(20, { ...DYE, ...half })))).toEqual([]);
@@ -94,7 +94,7 @@ describe('a box of eggs', () => {
   it('is cleared of dye after the hatch: so many halves until a twentieth is left', () => {
     const hatched = (share: number) =>
       box(20, { ...DYE, dailyChangeFraction: share }, { hatched: exactly(at('2026-03-10', '06:00')) });
-    const clear = 'Clear the dye out: change, same temperature';
+    const clear = 'Change water to clear the dye, same temperature';
     // 0.5^5 = 3 %: five changes, the first on the day of the hatch.
     expect(of('clearDye', asked(hatched(0.5)))).toEqual([`${clear} 10 L, 1 of 5`]);
     expect(of('clearDye', asked(hatched(0.5), '2026-03-14'))).toEqual([`${clear} 10 L, 5 of 5`]);
@@ -111,15 +111,15 @@ describe('a box of eggs', () => {
   it('gets leaves on its first day and every seventh, by its litres', () => {
     const leaves = (day: string, litres = 54) =>
       of('eggCare', asked(box(litres, { fungus: 'leaves' }), day)).filter((row) => /cones?/.test(row));
-    expect(leaves('2026-03-09')).toEqual(['Leaves or alder cones to the eggs 5 cones or 1 leaf']);
-    expect(leaves('2026-03-09', 10)).toEqual(['Leaves or alder cones to the eggs 1 cone or 1 leaf']);
-    expect(leaves('2026-03-09', 100)).toEqual(['Leaves or alder cones to the eggs 10 cones or 3 leaves']);
+    expect(leaves('2026-03-09')).toEqual(['Add leaves or alder cones to the eggs 5 cones or 1 leaf']);
+    expect(leaves('2026-03-09', 10)).toEqual(['Add leaves or alder cones to the eggs 1 cone or 1 leaf']);
+    expect(leaves('2026-03-09', 100)).toEqual(['Add leaves or alder cones to the eggs 10 cones or 3 leaves']);
     expect(leaves('2026-03-10')).toEqual([]);
     expect(leaves('2026-03-08')).toEqual([]);
-    expect(leaves('2026-03-16')).toEqual(['New leaves or cones, the old ones out 5 cones or 1 leaf']);
+    expect(leaves('2026-03-16')).toEqual(['Swap the leaves or cones 5 cones or 1 leaf']);
     // Kept so from later on, it begins then.
     const later = box(54, { fungus: 'leaves', since: at('2026-03-10', '07:00') });
-    expect(of('eggCare', asked(later)).some((row) => row.startsWith('Leaves or alder'))).toBe(true);
+    expect(of('eggCare', asked(later)).some((row) => row.startsWith('Add leaves or alder'))).toBe(true);
   });
 
   it('does what its plan asks once: as it begins, before the hatch, after it', () => {
@@ -129,7 +129,7 @@ describe('a box of eggs', () => {
       10,
     );
     const care = (told: Partial<Told>, day: string) => of('eggCare', asked(told, day));
-    expect(care(tumbler(), '2026-03-09')).toContain('Set the tumbler: all roll, none beats on the wall');
+    expect(care(tumbler(), '2026-03-09')).toContain('Set the tumbler: every egg rolls, none hits the wall');
     expect(care(tumbler(), hatch)).not.toContain('A little more flow through the tumbler');
     expect(care(tumbler(), addDays(hatch, -1))).toContain('A little more flow through the tumbler');
     const hatched = tumbler({ hatched: exactly(NOW) });
@@ -144,7 +144,7 @@ describe('a box of eggs', () => {
     );
     const stop = seen.tanks.get('T1');
     const chores = stop ? broodChores(seen.broods[0] as ReadBrood, stop, seen, TODAY) : [];
-    expect(chores.find(({ kind }) => kind === 'dye')?.caution).toMatch(/^Shrimp or crayfish live here: no dye\. /);
+    expect(chores.find(({ kind }) => kind === 'dye')?.caution).toMatch(/^Shrimp or crayfish live here, so no dye\. /);
     expect(chores.find(({ kind }) => kind === 'eggChange')?.tick).toEqual({ kind: 'waterChange', id: 'T1', what: null });
     const alone = view(house(box(20, DYE)));
     const chore = broodChores(alone.broods[0] as ReadBrood, tank('T1', { litres: 20 }), alone, TODAY).find(
@@ -178,8 +178,8 @@ describe('a mouthbrooder that holds', () => {
 
   it('is stripped between its share of the way and the end of the window: early into a tumbler, late into a nursery', () => {
     const rows: [plan: EggKeeping['plan'], share: number, text: string][] = [
-      ['tumbler', 0.3, 'Strip her, the eggs into the tumbler'],
-      ['pullEggs', 0.8, 'Strip her into a nursery of their own'],
+      ['tumbler', 0.3, 'Take the eggs from her and put them in the tumbler'],
+      ['pullEggs', 0.8, 'Take the fry from her into a nursery tank'],
     ];
     for (const [plan, share, text] of rows) {
       const from = addDays('2026-03-01', Math.ceil(share * days));

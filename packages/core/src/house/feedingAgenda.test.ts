@@ -22,15 +22,15 @@ const young = (speciesKey: string, heads: number, lengthMm: number, days = 20): 
 describe('grown animals are fed', () => {
   it('what their method lives on: dry once a day, frozen twice, grazers a piece a week at night', () => {
     // 20 tetras of 40 mm: 20 x 1.15e-5 x 40^3 = 14.7 g; 0.75 % of it is 0.11 g, two pinches of 0.05 g.
-    expect(fed(adults('lemon-tetra', 40, 20))).toEqual(['Pellets: 2 pinches, walk 1']);
+    expect(fed(adults('lemon-tetra', 40, 20))).toEqual(['Feed pellets: 2 pinches, walk 1']);
     // Killifish take no dry food: live or frozen, morning and evening.
     const frozen = fed(adults('rachows-nothobranch', 45, 6));
     expect(frozen).toHaveLength(2);
     // 6 x 1.15e-5 x 45^3 = 6.3 g, 0.75 % is 0.05 g dry: 0.1 g wet a meal, a shaving.
-    expect(frozen[0]).toBe('Frozen food: a trace, walk 1');
-    expect(frozen[1]).toBe('Frozen food: a trace, walk 3');
+    expect(frozen[0]).toBe('Feed frozen food: a tiny pinch, walk 1');
+    expect(frozen[1]).toBe('Feed frozen food: a tiny pinch, walk 3');
     const week = Array.from({ length: 14 }, (_, i) => fed(adults('green-babaulti', 25, 20), addDays(TODAY, i)));
-    expect(week.filter((rows) => rows.length > 0)).toEqual([['Wafers: 1 piece, walk 3'], ['Wafers: 1 piece, walk 3']]);
+    expect(week.filter((rows) => rows.length > 0)).toEqual([['Feed wafers: 1 piece, walk 3'], ['Feed wafers: 1 piece, walk 3']]);
   });
 
   it('live or frozen while they are conditioned, never pellets', () => {
@@ -40,14 +40,14 @@ describe('grown animals are fed', () => {
           attempts: [attempt('S', 'T1', 'lemon-tetra', { conditioningFrom, hasBrood, parentLotIds: ['a'] })],
         }),
       );
-    expect(from(null)).toEqual(['Pellets: 2 pinches, walk 1']);
+    expect(from(null)).toEqual(['Feed pellets: 2 pinches, walk 1']);
     // 14.7 g, 1.75 % a day is 0.26 g dry; wet four times that, in two meals: 0.52 g, nearest to a quarter of a cube of 3 g.
     expect(from(TODAY)).toEqual([
-      'Conditioning food, live or frozen if there is any: 0.25 cube, walk 1',
-      'Conditioning food, live or frozen if there is any: 0.25 cube, walk 3',
+      'Feed conditioning food, live or frozen: 0.25 cube, walk 1',
+      'Feed conditioning food, live or frozen: 0.25 cube, walk 3',
     ]);
-    expect(from(addDays(TODAY, 1))).toEqual(['Pellets: 2 pinches, walk 1']);
-    expect(from(TODAY, true)).toEqual(['Pellets: 2 pinches, walk 1']);
+    expect(from(addDays(TODAY, 1))).toEqual(['Feed pellets: 2 pinches, walk 1']);
+    expect(from(TODAY, true)).toEqual(['Feed pellets: 2 pinches, walk 1']);
   });
 
   it('not on the fasting day, but while they are conditioned', () => {
@@ -77,15 +77,15 @@ describe('grown animals are fed', () => {
 describe('young are fed', () => {
   it('worms by the half smear: half a smear for a hundred, in the young’s own meals', () => {
     // Aspidoras of 3.6 mm live on microworm; four meals over three walks.
-    expect(fed(young('sixray-aspidoras', 100, 3.6, 1))[0]).toMatch(/^Microworms.*: 2 × 0\.5 smear, walk 1$/);
-    expect(fed(young('sixray-aspidoras', 400, 3.6, 1))[0]).toMatch(/^Microworms.*: 2 × 2 smears, walk 1$/);
+    expect(fed(young('sixray-aspidoras', 100, 3.6, 1))[0]).toMatch(/^Feed microworms: 2 × 0\.5 smear, walk 1$/);
+    expect(fed(young('sixray-aspidoras', 400, 3.6, 1))[0]).toMatch(/^Feed microworms: 2 × 2 smears, walk 1$/);
   });
 
   it('wafers in pieces, once, at the last walk', () => {
     // 60 whiptails of 30 mm: 60 x 0.6e-5 x 27000 = 9.7 g, 4 % is 0.39 g: four pieces of 0.1 g.
     const rows = fed(young('red-lizard-whiptail', 60, 30, 200));
     expect(rows).toHaveLength(1);
-    expect(rows[0]).toMatch(/^Wafers.*: 4 pieces, walk 3$/);
+    expect(rows[0]).toMatch(/^Feed wafers: 4 pieces, walk 3$/);
   });
 
   it('scuds no pellets at any length', () => {

@@ -34,7 +34,7 @@ describe('the sexes of young are parted', () => {
 });
 
 describe('young livebearers are looked at for males', () => {
-  const LOOK = 'Look for young males, and put them apart';
+  const LOOK = 'Look for young males and move them out';
   const looks = (days: number, lookedDaysAgo: number | null = null, more: Partial<Told['lots'][number]> = {}) => {
     const told = grown('humpback-limia', days, more);
     const at = lookedDaysAgo === null ? null : `${addDays(TODAY, -lookedDaysAgo)}T09:00:00.000Z`;
@@ -73,10 +73,10 @@ describe('who lives with small young is named', () => {
   it('also a colony of their own kind, and shrimp never', () => {
     const adults = lot('a', 'T1', 'humpback-limia', { males: 0, females: 7, unsexed: 0, lengthMm: 50 });
     const males = lot('b', 'T1', 'humpback-limia', { males: 3, females: 0, unsexed: 0, lengthMm: 50 });
-    expect(notes([adults, males])).toEqual(['10 humpback limia live here too: small young are food to them.']);
+    expect(notes([adults, males])).toEqual(['10 humpback limia live here too: they eat small fry.']);
     expect(notes([lot('s', 'T1', 'green-babaulti', { unsexed: 20, lengthMm: 26 })])).toEqual([]);
     expect(notes([lot('t', 'T1', 'lemon-tetra', { unsexed: 6, lengthMm: 38 })])).toEqual([
-      '6 lemon tetra live here too: small young are food to them.',
+      '6 lemon tetra live here too: they eat small fry.',
     ]);
   });
 
@@ -85,10 +85,10 @@ describe('who lives with small young is named', () => {
       lot('c', 'T1', 'cajun-dwarf-crayfish', { males: 1, females: 2, unsexed: 0, lengthMm: 35 }),
       lot('w', 'T1', 'red-lizard-whiptail', { unsexed: 4, lengthMm: 90 }),
     ];
-    expect(notes(both).filter((note) => note.includes('seize'))).toEqual([
-      '3 cajun dwarf crayfish live here too, and seize red lizard whiptail at rest on the floor: part them.',
+    expect(notes(both).filter((note) => note.includes('grab'))).toEqual([
+      '3 cajun dwarf crayfish live here too and grab red lizard whiptail resting on the bottom. Separate them.',
     ]);
-    expect(notes(both.slice(0, 1)).filter((note) => note.includes('seize'))).toEqual([]);
+    expect(notes(both.slice(0, 1)).filter((note) => note.includes('grab'))).toEqual([]);
   });
 });
 

@@ -61,7 +61,7 @@ describe('the plan of places', () => {
     const apart = places(other);
     expect([apart.unplaced, apart.prices.find(({ wish }) => wish === 'apart')?.placed]).toEqual([1, 1]);
     expect(apart.places[0]?.offers.join(' ')).toMatch(
-      /Put them with the lemon tetra in T2: nobody can tell their parentage then\./,
+      /Put them with the lemon tetra in T2; then nobody can tell their parents\./,
     );
     const mixed = places(other, { ...USUAL_CHOICES, wishes: PLACE_WISHES.filter((wish) => wish !== 'apart') });
     expect([mixed.unplaced, mixed.places[0]?.toCode]).toEqual([0, 'T2']);
@@ -201,9 +201,9 @@ describe('a brood’s growth as it is told', () => {
     const hints = (more: Partial<Told> = {}) => picture(slow, more)?.slow?.hints.join(' ') ?? '';
     expect(picture([])?.slow).toBeNull();
     expect(picture([measured(0, 12)])?.slow).toBeNull();
-    expect(hints()).toMatch(/The records show nothing beside it/);
+    expect(hints()).toMatch(/Nothing else in your records/);
     expect(hints({ temperatures: { T1: { at: NOW, tempC: 21 } } })).toMatch(/21 °C; the middle of what they are kept at is 25/);
-    expect(hints({ tanks: [tank('T1', { litres: 3 })] })).toMatch(/T1 carries \d+ % of what it can: crowding stunts/);
+    expect(hints({ tanks: [tank('T1', { litres: 3 })] })).toMatch(/T1 is \d+ % full\. Crowding stunts fish/);
     expect(hints({ room: { nitrate: { T1: { ppm: 80, at: NOW } } } })).toMatch(/80 mg\/L nitrate in T1/);
   });
 });

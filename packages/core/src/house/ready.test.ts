@@ -93,7 +93,7 @@ describe('a packing day', () => {
   const order = (lotId: string) => ({
     orderId: 'o',
     number: 1,
-    outletKind: 'shop' as const,
+    buyerKind: 'shop' as const,
     dueOn: addDays(TODAY, 1),
     lines: [
       {
@@ -117,17 +117,17 @@ describe('a packing day', () => {
   it('is begun unfed: the whole tank where all of it go, set apart where others live beside them', () => {
     const alone = choresOf(false);
     expect(alone.some((text) => text.startsWith('Feed nothing: 4 lemon tetra'))).toBe(true);
-    expect(alone.some((text) => text.startsWith('Pellets'))).toBe(false);
+    expect(alone.some((text) => text.startsWith('Feed pellets'))).toBe(false);
     const beside = choresOf(true);
     expect(beside.some((text) => text.startsWith('Set 4 lemon tetra apart without food'))).toBe(true);
-    expect(beside.some((text) => text.startsWith('Pellets'))).toBe(true);
+    expect(beside.some((text) => text.startsWith('Feed pellets'))).toBe(true);
   });
 
   it('is in trouble at once when those set aside are gone, too few or ill', () => {
     const states = (more: Partial<Parameters<typeof house>[0]>) =>
       orderOutlooks(view(house({ lots: [lot('going', 'T1', 'lemon-tetra')], sales: { orders: [order('going')] }, ...more })))[0];
     expect(states({})?.state).toBe('ready');
-    expect(states({ lots: [] })?.lines[0]?.troubles[0]).toMatch(/gone from their lot/);
+    expect(states({ lots: [] })?.lines[0]?.troubles[0]).toMatch(/set aside are gone/);
     expect(states({ lots: [lot('going', 'T1', 'lemon-tetra', { unsexed: 3 })] })?.lines[0]?.troubles[0]).toMatch(
       /Only 3 are left in T1/,
     );

@@ -14,7 +14,7 @@ const told = (more: Partial<Told> = {}) =>
           {
             orderId: 'o',
             number: 7,
-            outletKind: 'shop',
+            buyerKind: 'shop',
             dueOn: TODAY,
             lines: [
               {
@@ -73,7 +73,7 @@ describe('what does not go now', () => {
     const barred = packing(told(seenOn('T2', TODAY)))[0];
     expect(barred?.text).toBe('Leave 2 zebra danio for order 7 where they are');
     expect(barred?.why[0]).toBe(
-      'They are in a tank that shares its water with T2, where illness was seen: they may carry it to others.',
+      'They are in a tank that shares its water with T2, where illness was seen, so they could carry it to others.',
     );
   });
 });

@@ -1,4 +1,4 @@
-import { BAR_RANK, chore, tick, type Agenda, type Alarm, type Bar, type Chore, type PlacedChore } from '../agenda';
+import { BAR_RANK, chore, feedWords, tick, type Agenda, type Alarm, type Bar, type Chore, type PlacedChore } from '../agenda';
 import type { ReadBrood } from '../broods';
 import { codesOf, mealsByWalk } from '../room';
 import { FOOD_NAMES, foodSpans } from '../species';
@@ -30,9 +30,9 @@ const PLURALS: Partial<Record<Ration['unit'], string>> = {
   cube: 'cubes',
 };
 
-/** An amount of food as it is given: "2 × 20 ml", "a trace". */
+/** An amount of food as it is given: "2 × 20 ml", "a tiny pinch". */
 export function amountWords({ perMeal, unit, mealsPerDay }: Ration): string {
-  if (unit === 'trace') return mealsPerDay > 1 ? `${mealsPerDay} × a trace` : 'a trace';
+  if (unit === 'trace') return mealsPerDay > 1 ? `${mealsPerDay} × a tiny pinch` : 'a tiny pinch';
   const each = `${formatNumber(perMeal)} ${perMeal > 1 ? (PLURALS[unit] ?? unit) : unit}`;
   return mealsPerDay > 1 ? `${mealsPerDay} × ${each}` : each;
 }
@@ -47,12 +47,15 @@ function feedChores(
   day: Day,
   ration: Ration,
   walks: number,
-  text = sentence(FOOD_NAMES[ration.food]),
-  more: readonly string[] = [],
+  {
+    text = feedWords(FOOD_NAMES[ration.food]),
+    more = '',
+    why: also = [],
+  }: { text?: string; more?: string; why?: readonly string[] } = {},
 ): Chore[] {
   const { food, perMeal, unit, mealsPerDay } = ration;
   const shares = mealsByWalk(mealsPerDay, walks);
-  const all = mealsPerDay > 1 ? [`${amountWords(ration)} a day, shared out over the walks.`] : [];
+  const all = mealsPerDay > 1 ? [`${amountWords(ration)} a day, shared between the walks.`] : [];
   return (isForNight(food) ? shares.reverse() : shares).flatMap((meals, walk) =>
     meals === 0
       ? []
@@ -61,40 +64,45 @@ function feedChores(
             subject: walk === 0 ? subject : `${subject}@${walk}`,
             day,
             text,
+            more,
             walk,
             amount: { value: Math.round(perMeal * meals * 1000) / 1000, unit },
             amountText: amountWords({ ...ration, mealsPerDay: meals }),
-            why: [...ration.why, ...all, ...more],
+            why: [...ration.why, ...all, ...also],
             tick: tick('fed', null, FOOD_NAMES[ration.food]),
           }),
         ],
   );
 }
 
-/** Food of young: each lot by its own number and length, with what goes on beside the main food. */
+/** Food of young: each lot by its own number and length, with what is given beside the main food. */
 function youngChores(view: LarderView, day: Day): PlacedChore[] {
   const walks = view.room.hours.walks.length;
   return youngMeals(view, day).flatMap(({ read, lot, tankId, ration, beside, isFirst }) => {
     if (!isDue(ration, day)) return [];
     const name = FOOD_NAMES[ration.food];
     if (isFirst)
-      return feedChores(LARDER_CHORES.feedYoung, `${lot.id}:first`, day, ration, walks, `First food if any swim: ${name}`).map(
-        (due) => ({ tankId, chore: due }),
-      );
+      return feedChores(LARDER_CHORES.feedYoung, `${lot.id}:first`, day, ration, walks, {
+        text: feedWords(name),
+        more: 'their first food, if any are swimming',
+      }).map((due) => ({ tankId, chore: due }));
     const others = beside.filter(({ food }) => food !== ration.food).map(({ food }) => FOOD_NAMES[food]);
     const fresh = view.room.hours.newFoodOn === isoWeekday(day) ? newFoodFor(view, read, ration.food, day) : null;
-    const text = [
-      others.length > 0 ? `${sentence(name)}, and ${others.join(', ')} beside` : sentence(name),
-      ...(fresh ? [`new to them: a little ${FOOD_NAMES[fresh]}`] : []),
-    ].join('; ');
+    const more = [
+      ...(others.length > 0 ? [`plus a little ${inARow(others)}`] : []),
+      ...(fresh ? [`a taste of ${FOOD_NAMES[fresh]}, new to them`] : []),
+    ].join(', and ');
     const { smallestMm, lengthMm, feedingDays } = read.state;
     const size =
       lengthMm === null || smallestMm === null
         ? []
         : [
-            `Day ${Math.floor(feedingDays ?? 0)} of feeding: about ${formatNumber(lengthMm)} mm, the smallest tenth ${formatNumber(smallestMm)} mm, by the growth curve. The old food goes on for those that are behind.`,
+            `Day ${Math.floor(feedingDays ?? 0)} of feeding: about ${formatNumber(lengthMm)} mm, the smallest ${formatNumber(smallestMm)} mm, from the growth curve. Keep giving the old food for slow ones.`,
           ];
-    return feedChores(LARDER_CHORES.feedYoung, lot.id, day, ration, walks, text, size).map((due) => ({ tankId, chore: due }));
+    return feedChores(LARDER_CHORES.feedYoung, lot.id, day, ration, walks, { more, why: size }).map((due) => ({
+      tankId,
+      chore: due,
+    }));
   });
 }
 
@@ -104,16 +112,12 @@ function adultChores(view: LarderView, tankId: string, day: Day): PlacedChore[] 
   if (!meal?.ration || !isDue(meal.ration, day)) return [];
   const { ration, conditioning, names, fasts } = meal;
   const others = (view.lotsByTank.get(tankId) ?? []).length > names.length || names.length > 1;
-  const food = conditioning ? 'Conditioning food, live or frozen if there is any' : sentence(FOOD_NAMES[ration.food]);
-  return feedChores(
-    LARDER_CHORES.feedAdults,
-    tankId,
-    day,
-    ration,
-    view.room.hours.walks.length,
-    others && names.length > 0 ? `${food}, for the ${inARow(names).toLowerCase()}` : food,
-    fasts.map(({ words }) => words),
-  ).map((due) => ({ tankId, chore: due }));
+  const food = conditioning ? 'conditioning food, live or frozen' : FOOD_NAMES[ration.food];
+  return feedChores(LARDER_CHORES.feedAdults, tankId, day, ration, view.room.hours.walks.length, {
+    text: feedWords(food),
+    more: others && names.length > 0 ? `for the ${inARow(names).toLowerCase()}` : '',
+    why: fasts.map(({ words }) => words),
+  }).map((due) => ({ tankId, chore: due }));
 }
 
 const learnedOf = (view: LarderView) => (described: LarderView['cultures'][number]) =>
@@ -137,7 +141,7 @@ function treatmentChores(view: LarderView, day: Day): PlacedChore[] {
           text: `Change water after the treatment against ${pest}`,
           amount: { value: litres, unit: 'L' },
           amountText: `${formatNumber(litres)} L`,
-          why: ['What a treatment leaves behind goes out in steps of a third; carbon in at the end.'],
+          why: ['Take out what’s left of a treatment a third at a time. Put carbon in at the end.'],
           caution: 'Unplug the heater before the level falls below it.',
           tick: tick('waterChange', tank.id),
         }),
@@ -207,7 +211,7 @@ function larderAlarms(view: LarderView, plans: readonly LarderPlan[]): Alarm[] {
       alarms.push({
         key: `risk:${culture.id}`,
         severity: 'now',
-        title: `${culture.name} may be lost.`,
+        title: `${culture.name} is failing.`,
         text: `${risk.words} ${risk.remedy}`,
         subject: { kind: 'larder', id: culture.id },
       });
@@ -280,7 +284,7 @@ function cultureBars(view: LarderView): Bar[] {
       rank: BAR_RANK.culture,
       from: planned.day,
       to: planned.day,
-      label: `start ${FOOD_NAMES[planned.food]}, as planned`,
+      label: `start ${FOOD_NAMES[planned.food]}`,
       predicted: false,
       urgent: planned.day <= view.today,
       subject: { kind: 'larder', id: planned.id },

@@ -51,7 +51,7 @@ export function planBackUps(
     const lastChance = addDays(state.lastDay, -longest);
     const ripe = successors.find((other) => other.state.phase === 'ripe');
     if (today > state.lastDay && ripe)
-      steps.push({ ...base, action: 'empty', day: today, why: `${ripe.culture.name} is ripe and carries on.` });
+      steps.push({ ...base, action: 'empty', day: today, why: `${ripe.culture.name} is ripe and has taken over.` });
     else if (successors.length === 0 && today >= lastChance)
       steps.push({
         ...base,

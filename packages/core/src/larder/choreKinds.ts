@@ -1,8 +1,8 @@
 import { choreKinds } from '../agenda';
 
 export const LARDER_CHORES = choreKinds({
-  feedYoung: { seconds: 40, words: 'feed young' },
-  feedAdults: { seconds: 40, words: 'feed' },
+  feedYoung: { seconds: 30, meal: true, words: 'feed young' },
+  feedAdults: { seconds: 30, meal: true, words: 'feed' },
   startCulture: { stays: true, seconds: 300, words: 'start a culture' },
   setHatch: { seconds: 180, words: 'set a hatch' },
   feedCulture: { stays: true, seconds: 60, words: 'feed a culture' },

@@ -58,7 +58,7 @@ export function comingFeeds(view: LarderView): ComingFeed[] {
     if (!window) continue;
     feeds.push({
       key: `attempt:${attempt.id}`,
-      label: `${species.commonName}, to spawn in ${codeOf(view, attempt.tankId)}`,
+      label: `${species.commonName} planned in ${codeOf(view, attempt.tankId)}`,
       broodId: null,
       attemptId: attempt.id,
       tankId: attempt.tankId,

@@ -42,13 +42,13 @@ export function cultureRisks(
   if (state.phase === 'overdue' && !kind.batch)
     risks.push({
       level: 'high',
-      words: `Past its time since ${formatDay(state.lastDay, today)}.`,
-      remedy: successor ? `${successor.culture.name} has taken over: bin this one.` : 'Start a new one from it, then empty it.',
+      words: `Finished since ${formatDay(state.lastDay, today)}.`,
+      remedy: successor ? `${successor.culture.name} has taken over: bin this one.` : 'Start a new one from it, then bin it.',
     });
   if (state.tempC > kind.hotC)
     risks.push({
       level: 'high',
-      words: `${formatNumber(state.tempC)} °C is more than it stands (${kind.hotC} °C).`,
+      words: `${formatNumber(state.tempC)} °C is too warm for it (up to ${kind.hotC} °C).`,
       remedy: 'Move it lower, or to a cooler room.',
     });
   if (kind.batch) return risks;
@@ -58,8 +58,8 @@ export function cultureRisks(
     if (!taken)
       risks.push({
         level: 'high',
-        words: `Density fell from ${before.density} to ${last.density} and nobody took from it.`,
-        remedy: 'Half fresh medium, no food for a day, and rescue what lives into another vessel.',
+        words: `Density fell from ${before.density} to ${last.density} without harvesting.`,
+        remedy: 'Swap half the medium, skip a day’s food, and move the survivors to a second vessel.',
       });
   }
   const feeds = (culture.feeds ?? []).filter((at) => daysBetween(dayOf(at), today) <= 2 * kind.feedEveryDays);
@@ -67,7 +67,7 @@ export function cultureRisks(
     risks.push({
       level: 'watch',
       words: `Fed ${feeds.length} times in ${2 * kind.feedEveryDays} days; every ${kind.feedEveryDays} days is usual.`,
-      remedy: 'Leave it unfed until it is clear or the food is gone: overfeeding fouls it.',
+      remedy: 'Don’t feed until it’s clear or the food is gone. Overfeeding fouls it.',
     });
   const since = addDays(today, -TAKEN_DAYS);
   const taken = (culture.harvests ?? []).filter(({ at }) => dayOf(at) > since).reduce((sum, { ml }) => sum + (ml ?? 0), 0);
@@ -75,7 +75,7 @@ export function cultureRisks(
   if (taken > bears * 1.1)
     risks.push({
       level: 'watch',
-      words: `${formatNumber(taken)} ml taken in ${TAKEN_DAYS} days; it makes good ${formatNumber(bears)} at most.`,
+      words: `${formatNumber(taken)} ml taken in ${TAKEN_DAYS} days; it can give ${formatNumber(bears)} at most.`,
       remedy: 'Rest it, or take from another.',
     });
   const stand = substitutesFor(culture.food);
@@ -89,8 +89,8 @@ export function cultureRisks(
   if (!backUp)
     risks.push({
       level: 'watch',
-      words: 'Nothing of its size runs beside it.',
-      remedy: kind.colony ? 'Start a second tank from it.' : 'Start a second vessel from it, out of step.',
+      words: 'No other culture of this size is running.',
+      remedy: kind.colony ? 'Start a second tank from it.' : 'Start a second from it, a week apart.',
     });
   return risks.sort((a, b) => (a.level === b.level ? 0 : a.level === 'high' ? -1 : 1));
 }

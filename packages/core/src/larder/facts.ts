@@ -6,7 +6,7 @@ import type { MealLook } from './mealSize';
 import type { ShelfItem } from './shelf';
 import type { CultureFood } from './keys';
 
-/** A start that was taken over from a plan; it moves with the hatch it is for. */
+/** A start that was taken over from a plan; it moves with its hatch. */
 export interface PlannedStart {
   id: string;
   food: CultureFood;

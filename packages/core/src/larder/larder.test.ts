@@ -97,7 +97,7 @@ describe('the plan for a first food', () => {
     expect(plan('infusoria', '2026-03-15', '2026-03-17', []).status).toBe('late');
     const nearest = plan('infusoria', '2026-03-12', '2026-03-14', [culture('infusoria', 3)]);
     expect(nearest).toMatchObject({ status: 'late', startBy: TODAY, cultureIds: ['infusoria3'] });
-    expect(nearest.text).toContain('infusoria 3 is the nearest');
+    expect(nearest.text).toContain('but infusoria 3 is ripe');
   });
 
   it('wants a second one out of step, and is safe with two', () => {
@@ -231,7 +231,7 @@ describe('a ration', () => {
     expect(adultRation([grown('green-babaulti', 300)], false, null)).toMatchObject({ everyDays: 7, unit: 'piece', perMeal: 1 });
     expect(fryRation(figures('green-babaulti'), 'biofilm', 200, 3)).toMatchObject({ everyDays: 2, unit: 'trace' });
     const grazed = fryRation(figures('green-babaulti'), 'biofilm', 200, 3, true);
-    expect([grazed.everyDays, grazed.unit, grazed.why[0]]).toEqual([7, 'piece', expect.stringContaining('no powder')]);
+    expect([grazed.everyDays, grazed.unit, grazed.why[0]]).toEqual([7, 'piece', expect.stringContaining('No powder')]);
     expect(fryRation(figures('lemon-tetra'), 'brineShrimp', 60, 6, true)).toEqual(
       fryRation(figures('lemon-tetra'), 'brineShrimp', 60, 6),
     );

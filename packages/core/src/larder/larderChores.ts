@@ -38,7 +38,7 @@ export function cultureChores(
         day,
         text: `Discard what is left of ${culture.name}`,
         amountText: `good until ${formatInstant(state.hatch.goodUntil, view.today, timeZone)}`,
-        why: ['They have lived on their own yolk: little food is left in them, and dead ones foul the water.'],
+        why: ['They’ve used up their yolk, so there’s little food in them, and dead ones foul the water.'],
         tick: tick('cultureEnded', culture.id),
       }),
     );
@@ -169,7 +169,7 @@ export function hatchChores(view: LarderView, day: Day): Chore[] {
       amountText: `${formatNumber(grams)} g of cysts`,
       why: [
         ...needs.map((need) => `${need.name}: ${formatNumber(need.grams)} g a day`),
-        ...(walks > 1 ? ['Half at each walk, so that no meal is older than half a day.'] : []),
+        ...(walks > 1 ? ['Half on each walk, so no meal is more than half a day old.'] : []),
         `${HATCH_SALT_G_PER_L} g of salt a litre, air and light; 24 to 30 hours at 27 to 28 °C, 36 to 48 at 22 °C.`,
       ],
       tick: tick('cultureStarted', null, 'brineShrimp'),
@@ -192,10 +192,10 @@ export function startChores(plans: readonly LarderPlan[], planned: ReturnType<ty
         amountText: one.day < day ? `since ${formatDay(one.day, today)}` : 'today',
         overdue: one.day < day,
         why: [
-          'By the plan you took.',
+          'From your plan.',
           ...(moved !== 0
             ? [
-                `Moved ${Math.abs(moved)} ${Math.abs(moved) === 1 ? 'day' : 'days'} ${moved > 0 ? 'later' : 'earlier'} with the hatch it is for.`,
+                `Moved ${Math.abs(moved)} ${Math.abs(moved) === 1 ? 'day' : 'days'} ${moved > 0 ? 'later' : 'earlier'} with its hatch.`,
               ]
             : []),
         ],

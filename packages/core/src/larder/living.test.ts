@@ -155,11 +155,13 @@ describe('a risk', () => {
     const looked = (...looks: [number, number, ...('foul' | 'mites')[]][]) =>
       looks.map(([daysAgo, density, ...signs]) => ({ at: at(daysAgo), density, perMl: null, signs }));
     expect(risksOf(culture('microworm', 10), [beside])).toEqual([]);
-    expect(risksOf(culture('microworm', 10))).toEqual(['watch: Nothing of its size runs beside it.']);
+    expect(risksOf(culture('microworm', 10))).toEqual(['watch: No other culture of this size is running.']);
     expect(risksOf(culture('microworm', 10, { looks: looked([1, 2, 'foul']) }), [beside])).toEqual(['high: It smells foul.']);
-    expect(risksOf(culture('microworm', 10, { tempC: 33 }), [beside])[0]).toMatch(/^high: 33 °C is more than it stands/);
+    expect(risksOf(culture('microworm', 10, { tempC: 33 }), [beside])[0]).toMatch(
+      /^high: 33 °C is too warm for it \(up to 30 °C\)/,
+    );
     expect(risksOf(culture('microworm', 10, { looks: looked([5, 4], [1, 1]) }), [beside])).toEqual([
-      'high: Density fell from 4 to 1 and nobody took from it.',
+      'high: Density fell from 4 to 1 without harvesting.',
     ]);
     const taken = culture('microworm', 10, { looks: looked([5, 4], [1, 1]), harvests: [{ at: at(3), ml: 10 }] });
     expect(risksOf(taken, [beside])).toEqual([]);
@@ -217,7 +219,7 @@ describe('the next ration', () => {
     expect(size()).toEqual({ factor: 1, why: [] });
     expect(size('right').factor).toBe(1);
     expect(size('gone').factor).toBeCloseTo(1.15, 9);
-    expect(size('gone').why[0]).toBe('Last seen gone at once: 15 % more than the sum.');
+    expect(size('gone').why[0]).toBe('Last seen gone at once: 15 % more than worked out.');
     expect(size('left').factor).toBeCloseTo(0.75, 9);
     expect(size('gone', 'fouled').factor).toBeLessThan(0.6);
     fc.assert(
@@ -236,7 +238,7 @@ describe('the next ration', () => {
   it('is halved by ammonia in the water, and says so', () => {
     expect(mealSize([], null, 0.5)).toEqual({
       factor: 0.5,
-      why: ['Ammonia of 0.5 mg/L was measured: half the food and new water until it shows nothing.'],
+      why: ['Ammonia of 0.5 mg/L was measured: halve the food and change water until it’s zero.'],
     });
     expect(mealSize([], null, 0.1).factor).toBe(1);
     expect(mealSize([], 'heavy', 1).factor).toBeCloseTo(mealSize([], 'heavy').factor / 2, 9);

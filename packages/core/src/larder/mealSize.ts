@@ -51,14 +51,14 @@ export function mealSize(
     factor,
     why: [
       ...(isFoul
-        ? [`Ammonia of ${formatNumber(ammoniaPpm)} mg/L was measured: half the food and new water until it shows nothing.`]
+        ? [`Ammonia of ${formatNumber(ammoniaPpm)} mg/L was measured: halve the food and change water until it’s zero.`]
         : []),
       ...(last && percent > 0
         ? [
-            `Last seen ${MEAL_WORDS[last.sight]}: ${percent} % ${seen > 1 ? 'more' : 'less'} than the sum${seen === BOUNDS[0] || seen === BOUNDS[1] ? ', as far as it goes' : ''}.`,
+            `Last seen ${MEAL_WORDS[last.sight]}: ${percent} % ${seen > 1 ? 'more' : 'less'} than worked out${seen === BOUNDS[0] || seen === BOUNDS[1] ? ', as far as it goes' : ''}.`,
           ]
         : []),
-      ...(last && percent === 0 && looks.length > 0 ? [`Last seen ${MEAL_WORDS[last.sight]}: as reckoned.`] : []),
+      ...(last && percent === 0 && looks.length > 0 ? [`Last seen ${MEAL_WORDS[last.sight]}: the usual amount.`] : []),
       ...(school && school !== 'vanishes' ? [`${FEEDING_WORDS[school]}, as the recipe says.`] : []),
     ],
   };

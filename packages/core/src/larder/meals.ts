@@ -87,7 +87,7 @@ export function adultMeal(view: LarderView, tankId: string, day: Day): AdultMeal
     if (guard)
       fasts.push({
         species,
-        words: `The ${species.commonName.toLowerCase()} male fasts while he guards; after the young leave he eats again.`,
+        words: `The ${species.commonName.toLowerCase()} male doesn’t eat while he guards. Don’t feed him.`,
       });
     const left = heads - guard;
     return left > 0 && lengthMm !== null
@@ -98,13 +98,13 @@ export function adultMeal(view: LarderView, tankId: string, day: Day): AdultMeal
   const conditioning = attempt?.conditioningFrom != null && attempt.conditioningFrom <= day && !attempt.hasBrood;
   if (view.room.hours.fastOn === isoWeekday(day) && !conditioning && !eaters.some(({ isYoung }) => isYoung)) {
     const [first] = own;
-    const words = 'Fasting day: nothing for the grown animals. They look for what is left.';
+    const words = 'Fasting day. No food for adults.';
     return { ration: null, conditioning, names: [], fasts: first ? [...fasts, { species: first.species, words }] : fasts };
   }
   const tempC = view.tanks.get(tankId)?.outdoor ? (view.room.temperatures[tankId]?.tempC ?? null) : null;
   if (fastsForTravel(view, tankId, day)) {
     const [first] = own;
-    const words = 'Some of them travel: nothing on the day before, nor on the day.';
+    const words = 'Some are travelling. No food the day before or on the day.';
     return { ration: null, conditioning, names: [], fasts: first ? [...fasts, { species: first.species, words }] : fasts };
   }
   return {

@@ -125,11 +125,11 @@ export function treatmentWarnings(treatment: Treatment, lives: { invertebrates: 
     ...(treatment.isDosed && lives.invertebrates
       ? ['Shrimp, crayfish or snails live here: move them, or give half the dose on the label and watch.']
       : treatment.isDosed
-        ? ['The dose on the label, for the litres of water there really are.']
+        ? ['The label’s dose, for the water that’s really in the tank.']
         : []),
     ...(treatment.changesAfterDays.length > 0
       ? [`Change a third of the water after ${treatment.changesAfterDays.join(', ')} days; carbon in at the end.`]
       : []),
-    'Animals that hide for some days are not lost: count before you book a loss.',
+    'Animals can hide for days. Count before you log a loss.',
   ];
 }

@@ -84,7 +84,7 @@ export function planFirstFood(need: FoodNeed, cultures: readonly DescribedCultur
       ...plan,
       status: 'safe',
       cultureIds: ids,
-      title: `${name} for ${need.label} are safe`,
+      title: `${name} for ${need.label}: ready in time`,
       text: `First feed ${when}; ${covering.map(({ culture }) => culture.name).join(' and ')} will be alive.`,
       why,
     };
@@ -97,8 +97,8 @@ export function planFirstFood(need: FoodNeed, cultures: readonly DescribedCultur
       cultureIds: ids,
       startFrom,
       backUpBy: by,
-      title: `One culture only for ${need.label}`,
-      text: `First feed ${when}. ${only} is the only ${name} culture that will be ripe; start a second by ${formatDay(by, today)}.`,
+      title: `Only one ${name} culture for ${need.label}`,
+      text: `First feed ${when}. Only ${only} will be ripe. Start a second by ${formatDay(by, today)}.`,
       why,
     };
   }
@@ -118,8 +118,8 @@ export function planFirstFood(need: FoodNeed, cultures: readonly DescribedCultur
     .filter(({ state }) => state.phase !== 'overdue' && state.lastDay >= need.from)
     .sort((a, b) => (a.state.ripeBy < b.state.ripeBy ? -1 : 1))[0];
   const text = ripening
-    ? `Young may swim ${when}; ${ripening.culture.name} is the nearest and ripe ${formatDayRange(ripening.state.ripeFrom, ripening.state.ripeBy, today)}. Start a second today and keep ${bridge} ready as a bridge.`
-    : `Young may swim ${when} and no ${name} will surely be alive. Start today, and bridge with ${bridge} or a friend's culture.`;
+    ? `They could swim ${when}, but ${ripening.culture.name} is ripe ${formatDayRange(ripening.state.ripeFrom, ripening.state.ripeBy, today)}. Start a second today and have ${bridge} ready.`
+    : `They could swim ${when}. Start some today, or ask a friend for a starter. Until then give ${bridge}.`;
   return {
     ...plan,
     status: 'late',
@@ -127,7 +127,7 @@ export function planFirstFood(need: FoodNeed, cultures: readonly DescribedCultur
     startBy: today,
     startFrom: today,
     backUpBy: today,
-    title: `First food for ${need.label} is not safe`,
+    title: `No ${name} for ${need.label}`,
     text,
     why,
   };
@@ -140,5 +140,5 @@ export function startsFor(food: Food, from: Day): { day: Day; words: string }[] 
   const { ripe } = cultureDays(food as CultureFood, null);
   const name = FOOD_NAMES[food];
   const first = { day: addDays(from, -Math.ceil(ripe[1])), words: kind.batch ? `Set a hatch of ${name}` : `Start ${name}` };
-  return kind.batch ? [first] : [first, { day: addDays(from, -Math.ceil(ripe[0])), words: `Start ${name} again, as a back-up` }];
+  return kind.batch ? [first] : [first, { day: addDays(from, -Math.ceil(ripe[0])), words: `Start a second ${name}` }];
 }

@@ -8,7 +8,7 @@ export interface CultureSpan {
   yieldPerDay: number;
 }
 
-/** One that runs already; days from today. */
+/** One that is already running; days from today. */
 export interface RunningCulture {
   fromDay: number;
   toDay: number;

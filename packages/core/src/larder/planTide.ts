@@ -38,7 +38,7 @@ export function tideDays(tide: Pick<TideClass, 'rows' | 'vessels' | 'tin'>, days
 /** What a keeper wants of a plan. */
 export interface TideWishes {
   food: NewVessel;
-  /** Two vessels on each day that needs food. */
+  /** Always two cultures running that needs food. */
   secondSource: boolean;
   /** More than the expected need, as a share of it. */
   margin: number;
@@ -101,13 +101,13 @@ export function planTide(tide: TideClass, days: number, wishes: TideWishes, toda
   };
   const opened = after.flatMap(({ short }, day) => (short > 0 ? [day] : []));
   const words = !isNeeded
-    ? 'Nobody needs it in these weeks.'
+    ? 'Nothing needs it in these weeks.'
     : list.length === 0 && shortDays.length === 0
-      ? 'What runs covers it: nothing has to be started.'
+      ? 'You have enough running. Nothing to start.'
       : list.length === 0
         ? opened.length > 0
-          ? `Nothing that is started now is ripe in time: ${range(opened, dayWords)} ${opened.length === 1 ? 'stays' : 'stay'} short for ${whose(opened[0] ?? 0)}.`
-          : `There is enough, from one vessel: on ${range(shortDays, dayWords)} nothing stands behind it.`
+          ? `Too late to start anything for ${range(opened, dayWords)} ${opened.length === 1 ? 'stays' : 'stay'} short for ${whose(opened[0] ?? 0)}.`
+          : `Enough, but from one culture only: no back-up ${range(shortDays, dayWords)}.`
         : `${count(list.length)} of ${name} ${list.length === 1 ? 'covers' : 'cover'} ${opened.length > 0 ? 'the rest' : 'it'}: ${inARow(list.map(dayWords))}.${opened.length > 0 ? ` ${range(opened, dayWords, true)} ${opened.length === 1 ? 'stays' : 'stay'} short for ${whose(opened[0] ?? 0)}.` : ''}`;
   const peak = Math.max(0, ...before.map(({ demand }) => demand));
   return {
@@ -122,9 +122,9 @@ export function planTide(tide: TideClass, days: number, wishes: TideWishes, toda
     tooSoon,
     words,
     why: [
-      `The latest starts that still hold, of the fewest there can be${secondSource ? ', with two vessels on each day that needs food' : ''}${margin > 0 ? `, and ${Math.round(margin * 100)} % over the need` : ''}.`,
-      `A vessel of ${name} is surely ripe after ${food.ripeDays} days, gives for ${food.lastsDays} and is reckoned at ${round(food.perDay)} ml a day.`,
-      `The need is highest with ${round(peak)} ml a day.`,
+      `The fewest starts, as late as they can be${secondSource ? ', with two vessels on each day that needs food' : ''}${margin > 0 ? `, and ${Math.round(margin * 100)} % extra` : ''}.`,
+      `A vessel of ${name} is ripe after ${food.ripeDays} days, gives for ${food.lastsDays} and counts as ${round(food.perDay)} ml a day.`,
+      `The most needed is ${round(peak)} ml a day.`,
       ...(limit !== null ? [`Never more than ${limit} vessels at once.`] : []),
     ],
     offers: opened.length === 0 ? [] : offersFor(tide, opened, before, dayWords),
@@ -154,11 +154,9 @@ function offersFor(
   const worst = Math.max(...short.map((day) => 1 - (days[day]?.supply ?? 0) / Math.max(1e-9, days[day]?.demand ?? 1)));
   const most = Math.max(...short.map((day) => (days[day]?.demand ?? 0) - (days[day]?.supply ?? 0)));
   return [
-    `Bridge with ${bridge}.`,
-    `A friend's culture of ${round(most)} ml a day, ripe by ${words(short[0] ?? 0)}.`,
-    ...(worst < 0.95 && worst > 0.02
-      ? [`Keep ${Math.round((1 - worst) * 100)} % of the young: what is ripe feeds so many.`]
-      : []),
+    `Meanwhile give ${bridge}.`,
+    `Ask a friend for ${round(most)} ml a day, ripe by ${words(short[0] ?? 0)}.`,
+    ...(worst < 0.95 && worst > 0.02 ? [`Keep ${Math.round((1 - worst) * 100)} % of the fry; there’s food for that many.`] : []),
   ];
 }
 

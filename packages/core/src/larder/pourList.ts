@@ -114,7 +114,7 @@ export function pourList(view: LarderView, day: Day = view.today): PourList {
             vessel.pours.push({ tankId, code, choreKey, ml: shown, meals: times, insteadOf: source === food ? null : food });
         }
       }
-      // What goes on beside the main food may be left out for a day.
+      // What as well as the main food may be left out for a day.
       if (isMain && wanted > each * times * 0.1) {
         const classKey = foodClassOf(food);
         const bridge = classKey ? FOOD_CLASSES[classKey].bridge : '';
@@ -142,10 +142,10 @@ export function pourList(view: LarderView, day: Day = view.today): PourList {
             ? ''
             : kind.batch
               ? take === 0
-                ? 'Nobody takes it today: rinse it and keep it cold, at most two days.'
-                : `${round(over)} ml left over: rinse it and keep it cold for the next meal, or give it to adults.`
+                ? 'Not needed today. Rinse it and keep it cold, two days at most.'
+                : `${round(over)} ml left over. Rinse it and keep it cold for the next meal, or give it to adults.`
               : take === 0
-                ? 'Nobody takes it today. Thin it now and then, so that it does not foul.'
+                ? 'Not needed today. Thin it now and then so it doesn’t foul.'
                 : `Leaves ${round(over)} ml.`,
       };
     }),

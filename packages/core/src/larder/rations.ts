@@ -123,7 +123,7 @@ function byWeight(food: Food, grams: number, meals: number, doses: readonly Cali
     ...amount,
     cystsGPerDay: null,
     dryGPerDay: isLive ? null : grams,
-    why: [...why, ...measured, 'Stop when it is no longer eaten at once: fouled water kills more than hunger.'],
+    why: [...why, ...measured, 'Stop when they slow down. Fouled water kills more than hunger.'],
   };
 }
 
@@ -134,7 +134,7 @@ export function proteinShare({ adultMm }: Pick<Figures, 'adultMm'>, lengthMm: nu
 }
 const proteinWords = (figures: Figures, lengthMm: number): string => {
   const [low, high] = proteinShare(figures, lengthMm);
-  return `Dry food of ${formatNumber(low * 100)} to ${formatNumber(high * 100)} % protein suits this age; the need falls as they grow.`;
+  return `Dry food of ${formatNumber(low * 100)} to ${formatNumber(high * 100)} % protein suits this age; they need less as they grow.`;
 };
 
 const weightWords = (count: number, lengthMm: number, figures: Figures) =>
@@ -149,7 +149,7 @@ const grazing = (food: Food, unit: 'trace' | 'piece', days: number, why: string)
   unit,
   cystsGPerDay: null,
   dryGPerDay: null,
-  why: [why, 'A colony is judged by how long food lasts, not by heads: what is left after some hours comes out.'],
+  why: [why, 'Feed a colony by how long the food lasts. Take out what’s left after a few hours.'],
 });
 
 /**
@@ -173,12 +173,7 @@ export function fryRation(
   // Larvae that live on a culture do not graze yet.
   const isGrazing = food === 'biofilm' || (grazes(figures) && foodClassOf(food) === null);
   if (isGrazing && growsAlgae)
-    return grazing(
-      'wafers',
-      'piece',
-      SOLID_DAYS,
-      'Algae grow in this tank and feed them: no powder, only a solid food once a week.',
-    );
+    return grazing('wafers', 'piece', SOLID_DAYS, 'Algae in this tank feed them. No powder, only a solid food once a week.');
   if (isGrazing)
     return grazing(
       'finePowder',
@@ -231,7 +226,7 @@ export function fryRation(
       `${count} young; ${dose.amount} ${dose.unit} of ${FOOD_NAMES[food]} per 100 young and meal is the starting point.`,
       ...(own === 1 ? [] : [`Your own ${unit} holds ${formatNumber(1 / own)} times the usual one.`]),
       ...sized,
-      'Look with a torch before the next meal: some should still be swimming.',
+      'Check by torch before the next meal; some should still be swimming.',
     ],
   };
 }
@@ -268,7 +263,7 @@ export function adultRation(
           staple,
           'piece',
           SOLID_DAYS,
-          `They graze; one solid food a week for all ${grazers.reduce((sum, { heads }) => sum + heads, 0)}.`,
+          `They graze. One solid food a week for all ${grazers.reduce((sum, { heads }) => sum + heads, 0)}.`,
         );
   }
   const outdoors = outdoorDays(tempC);

@@ -77,16 +77,16 @@ describe('the plan of starts', () => {
     expect(days.findIndex(({ short }) => short === 0)).toBe(infusoria.ripeDays);
     expect(plan.tooSoon).toEqual(Array.from({ length: infusoria.ripeDays }, (_, day) => day));
     expect(plan.words).toMatch(/stay short for Danio\.$/);
-    expect(plan.offers[0]).toMatch(/^Bridge with fine powder/);
+    expect(plan.offers[0]).toMatch(/^Meanwhile give fine powder/);
   });
 
   it('is empty when what runs covers it, and when nobody needs anything', () => {
     const two = [running('a', 0, 40), running('b', 0, 40)];
     expect(withPlan(tide([row('brood', 5, 30, 100)], two)).plan).toMatchObject({
       starts: [],
-      words: 'What runs covers it: nothing has to be started.',
+      words: 'You have enough running. Nothing to start.',
     });
-    expect(withPlan(tide([])).plan.words).toBe('Nobody needs it in these weeks.');
+    expect(withPlan(tide([])).plan.words).toBe('Nothing needs it in these weeks.');
   });
 
   it('one crash more makes it start anew; a second source costs one vessel', () => {

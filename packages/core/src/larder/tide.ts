@@ -18,7 +18,7 @@ export interface TideVessel {
   /** `running` stands in the house, `planned` was taken over from a plan. */
   state: 'running' | 'planned';
   startDay: number;
-  /** From here it may be ripe, from `ripeDay` it surely is; it gives until `lastDay`, which is included. */
+  /** From here it could be ripe, from `ripeDay` it surely is; it gives until `lastDay`, which is included. */
   mayRipeDay: number;
   ripeDay: number;
   lastDay: number;
@@ -26,7 +26,7 @@ export interface TideVessel {
   perDay: number;
   /** What its yield rests on: its own looks, or the book. */
   basis: 'learned' | 'book';
-  /** For a planned one: how many days it moved with the hatch it is for. */
+  /** For a planned one: how many days it moved with its hatch. */
   movedDays: number;
 }
 
@@ -44,7 +44,7 @@ export interface TideClass {
   key: FoodClassKey;
   rows: DemandRow[];
   vessels: TideVessel[];
-  /** What may be started, the best first: what runs already, what is asked for by name, then the rest. */
+  /** What may be started, the best first: what is already running, what is asked for by name, then the rest. */
   starts: NewVessel[];
   /** For hatches: what the tin still gives by day, if a hatch is set each day. */
   tin: { name: string; grams: number; perDay: number[] } | null;

@@ -38,7 +38,7 @@ function tankChores(tank: RoomTank, view: RoomView, day: Day): Chore[] {
         amountText: `${formatNumber(litres)} L`,
         overdue: late > 1,
         why: [
-          `${formatNumber(due.regime.changeFraction * 100)} % of ${formatNumber(tank.litres)} L ${everyDays(due.regime.everyDays ?? 1)}, this tank's regime.`,
+          `${formatNumber(due.regime.changeFraction * 100)} % of ${formatNumber(tank.litres)} L ${everyDays(due.regime.everyDays ?? 1)}, this tank’s routine.`,
           ...sharedWords(tank, view, litres),
           late > 0 ? `It was due on ${formatDay(due.dueOn, view.today)}.` : 'It is due today.',
         ],
@@ -55,8 +55,8 @@ function tankChores(tank: RoomTank, view: RoomView, day: Day): Chore[] {
           subject: tank.id,
           day,
           text: 'Feed the filter',
-          amountText: 'as if it carried stock',
-          why: ['A filter starts on what it is fed. Zeros without food prove nothing.'],
+          amountText: 'as if fish lived there',
+          why: ['A filter needs feeding to start. Zeros without food prove nothing.'],
           tick: tick('filterFed', tank.id),
         }),
       );
@@ -67,7 +67,7 @@ function tankChores(tank: RoomTank, view: RoomView, day: Day): Chore[] {
           day,
           text: 'Test ammonia and nitrite',
           amountText: cycling.lastTest ? `last on ${formatDay(cycling.lastTest, view.today)}` : 'not tested yet',
-          why: ['Log both readings on the tank; the tank is ready once both show nothing for long enough.'],
+          why: ['Log both on the tank. It’s ready once both stay at zero for long enough.'],
         }),
       );
   }
@@ -85,7 +85,7 @@ function meterChores(view: RoomView, day: Day): Chore[] {
             text: `Calibrate ${meter.name}`,
             amountText: `due ${formatDay(meter.dueOn, view.today)}`,
             overdue: daysBetween(meter.dueOn, day) > 7,
-            why: ['A meter past its calibration is believed less: its error band widens until then.'],
+            why: ['A meter overdue for calibration is trusted less.'],
             tick: tick('calibrated', meter.id),
           }),
         ]
@@ -97,10 +97,10 @@ function meterChores(view: RoomView, day: Day): Chore[] {
 export const STALE_DAYS = 3;
 
 const FAULTS = {
-  silent: { title: 'probe is silent', remedy: 'Look at its power and network; take a temperature by hand.' },
-  stuck: { title: 'probe does not move', remedy: 'Lift it out and in again; take a temperature by hand.' },
-  outOfRange: { title: 'out of range', remedy: 'Look at the heater and at the room; change it slowly.' },
-  changingFast: { title: 'changes fast', remedy: 'Look at the heater, the lid and the room now; young stand no swings.' },
+  silent: { title: 'probe is silent', remedy: 'Check its power and network. Take a temperature by hand.' },
+  stuck: { title: 'probe is stuck', remedy: 'Lift it out and put it back. Take a temperature by hand.' },
+  outOfRange: { title: 'out of range', remedy: 'Check the heater and the room. Change it slowly, 1 °C an hour.' },
+  changingFast: { title: 'changes fast', remedy: 'Check heater, lid and room now. Fry can’t take swings.' },
   drifting: {
     title: 'probe and hand disagree',
     remedy: 'Measure again with a second thermometer; calibrate or replace the probe.',
@@ -119,9 +119,13 @@ function roomAlarms(view: RoomView): Alarm[] {
       // A probe silent for days is a tank without a temperature: that is said already.
       if (verdict.fault === 'silent' && daysBetween(houseDay(verdict.since, timeZone), view.today) >= STALE_DAYS) continue;
       if (isWater && !room.heads[probe.tankId]) continue;
+      // A value that a thermometer contradicts is measured again before anything is done about it.
+      const isDoubted = probe.verdicts.some(({ fault }) => fault === 'drifting');
+      if (verdict.fault === 'outOfRange' && isDoubted) continue;
       const shift = verdict.by === 0 ? '' : `, ${verdict.by > 0 ? '+' : '−'}${formatNumber(Math.abs(verdict.by))} °C`;
       alarms.push({
         key: `probe:${probe.tankId}:${verdict.fault}`,
+        ...(verdict.fault === 'outOfRange' ? { cause: `temp:${probe.tankId}` } : {}),
         severity: isWater ? 'now' : 'soon',
         title: `${code(probe.tankId)}: ${title}.`,
         text: `${probe.name} shows ${formatNumber(verdict.value, 3)} °C${shift} since ${formatInstant(verdict.since, view.today, timeZone)}. ${remedy}`,
@@ -137,7 +141,7 @@ function roomAlarms(view: RoomView): Alarm[] {
       title: `${code(risk.tankId)}: quarantine ${risk.kind === 'sump' ? 'shares its water' : 'drips on others'}.`,
       text:
         risk.kind === 'sump'
-          ? `It shares a sump with ${reached}${more}. Move it to a tank with water of its own.`
+          ? `It shares a sump with ${reached}${more}. Move it to a tank with separate water.`
           : `It drips on ${reached}${more}. Move it to the lowest shelf.`,
       subject: { kind: 'tank', id: risk.tankId },
     });
@@ -149,8 +153,8 @@ function roomAlarms(view: RoomView): Alarm[] {
     alarms.push({
       key: `nitrate:${tankId}`,
       severity: 'soon',
-      title: `${code(tankId)}: nitrate is above its ceiling.`,
-      text: `${formatNumber(nitrate.ppm)} mg/L on ${formatDay(houseDay(nitrate.at, timeZone), view.today)}, ceiling ${formatNumber(regime.ceilingPpm)}. Change water, and look at the regime.`,
+      title: `${code(tankId)}: nitrate is too high.`,
+      text: `${formatNumber(nitrate.ppm)} mg/L on ${formatDay(houseDay(nitrate.at, timeZone), view.today)} (limit ${formatNumber(regime.ceilingPpm)}). Change water, or change more each time.`,
       subject: { kind: 'tank', id: tankId },
     });
   }

@@ -26,7 +26,7 @@ export interface RoomTank {
   sump: string | null;
   /** Algae grow in it for those that graze. */
   growsAlgae: boolean;
-  /** What stands in it; null where nobody noted it. */
+  /** What’s in it; null where nobody noted it. */
   furnishing: Furnishing | null;
 }
 

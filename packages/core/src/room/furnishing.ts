@@ -5,7 +5,7 @@ export const FURNISHINGS = ['open', 'liftOut', 'rock'] as const;
 export type Furnishing = (typeof FURNISHINGS)[number];
 
 export const FURNISHING_WORDS: Record<Furnishing, string> = {
-  open: 'bare, or nothing to hide in',
+  open: 'bare, nothing to hide in',
   liftOut: 'plants, mops, pipes or caves that lift out and can be searched',
-  rock: 'shells, dense rock or roots: nobody is caught without taking it apart',
+  rock: 'shells, dense rock or roots; you’d have to take it apart to catch them',
 };

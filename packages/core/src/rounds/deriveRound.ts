@@ -1,4 +1,4 @@
-import { groupBy, type Alarm, type Bench, type Chore, type LoggedOutcome } from '../agenda';
+import { groupBy, mealsOf, type Alarm, type Bench, type Chore, type LoggedOutcome, type Meal } from '../agenda';
 import { describeTank, type HouseView, type TankWords } from '../house';
 import { compareWalk, type WalkPlace } from '../room';
 import { exposureFacts, illnessIn } from '../room';
@@ -16,6 +16,8 @@ export interface RoundStop extends TankWords {
   /** To know, not to tick. */
   notes: string[];
   chores: Chore[];
+  /** What is still to be fed here, a line a walk. */
+  meals: Meal[];
 }
 
 /** The round of one day. */
@@ -57,6 +59,8 @@ function leftOver({ choreKey, text, unit, entryId, status, amount, by }: LoggedO
     text,
     amount: null,
     amountText: amount === null ? '' : `${formatNumber(amount)} ${unit ?? ''}`,
+    more: '',
+    meal: false,
     why: [],
     caution: null,
     walk: 0,
@@ -99,7 +103,7 @@ function tankStops(
     return [
       {
         place: { quarantine, rackPosition, nursery, shelfLevel, leftCm, code },
-        stop: { tankId: tank.id, code, rackCode, quarantine, ...describeTank(view, tank.id), notes, chores },
+        stop: { tankId: tank.id, code, rackCode, quarantine, ...describeTank(view, tank.id), notes, chores, meals: [] },
       },
     ];
   });
@@ -115,7 +119,7 @@ function benchStop(bench: Bench, position: number, chores: Chore[]): { place: Wa
       leftCm: 0,
       code: bench.code,
     },
-    stop: { tankId: null, rackCode: '', quarantine: false, notes: [], ...bench, chores },
+    stop: { tankId: null, rackCode: '', quarantine: false, notes: [], ...bench, chores, meals: [] },
   };
 }
 
@@ -163,6 +167,7 @@ export function deriveRound(view: HouseView, day: Day, before: Round | null = nu
       }
       return { ...chore, caution: null, why: [...chore.why, caution] };
     });
+  for (const stop of stops) stop.meals = mealsOf(stop.chores);
   const chores = stops.flatMap((stop) => stop.chores);
   const open = chores.filter((chore) => !chore.outcome);
   return {
@@ -176,8 +181,16 @@ export function deriveRound(view: HouseView, day: Day, before: Round | null = nu
   };
 }
 
-/** Everything that needs the keeper now, the pressing first. */
+/** Everything that needs the keeper now, the pressing first; each cause once. */
 export function deriveAlarms(view: HouseView): Alarm[] {
   const alarms = ALARM_ORDER.flatMap((agenda) => agenda.alarms?.(view) ?? []);
-  return [...alarms.filter((alarm) => alarm.severity === 'now'), ...alarms.filter((alarm) => alarm.severity === 'soon')];
+  const causes = new Set<string>();
+  return [...alarms.filter((alarm) => alarm.severity === 'now'), ...alarms.filter((alarm) => alarm.severity === 'soon')].filter(
+    ({ cause }) => {
+      if (cause === undefined) return true;
+      const isFirst = !causes.has(cause);
+      causes.add(cause);
+      return isFirst;
+    },
+  );
 }

@@ -55,11 +55,11 @@ describe('conditioning', () => {
     expect(kinds(state(), '2026-03-23')).toContain('condition');
     expect(kinds(state({ to: '2026-03-12' }), '2026-03-13')).toEqual(['feedAdults']);
     expect(kinds(state({ from: '2026-03-11' }))).toEqual(['feedAdults']);
-    expect(chores(state(), 'T1')[0]).toMatchObject({ text: 'Conditioning food: grindal worms', walk: 0, amountText: '' });
+    expect(chores(state(), 'T1')[0]).toMatchObject({ text: 'Feed grindal worms', more: 'conditioning', walk: 0, amountText: '' });
     expect(chores(state({ mealsPerDay: 2 }), 'T1').map(({ walk }) => walk)).toEqual([0, 2, 0]);
-    expect(chores(state(), 'T1')[0]?.why).toContain('3 × a day, shared out over the walks.');
+    expect(chores(state(), 'T1')[0]?.why).toContain('3 × a day, shared between the walks.');
     expect(chores(state(), 'T1')[0]?.why).toEqual(
-      expect.arrayContaining(['Sexes apart, by a divider.', 'a third changed twice a week']),
+      expect.arrayContaining(['Males and females apart, by a divider.', 'a third changed twice a week']),
     );
   });
 
@@ -117,7 +117,7 @@ describe('a tank for growing out', () => {
     const grown = { ...swimming, laid: exactly('2025-08-01T08:00:00.000Z'), freeSwimming: exactly('2025-08-08T08:00:00.000Z') };
     const words = (lengthMm: number | null) =>
       describeTank(view(house({ broods: [grown], lots: [young('T1', { unsexed: 30, lengthMm })] })), 'T1').detail;
-    expect(words(null)).toMatch(/^30 for sale by the curve, not measured, day \d+ of feeding$/);
+    expect(words(null)).toMatch(/^30 for sale estimated, not measured, day \d+ of feeding$/);
     expect(words(45)).toMatch(/^30 ready for sale, day/);
     expect(words(14)).toMatch(/^30 juveniles of 14 mm, day/);
   });
@@ -168,7 +168,7 @@ describe('quarantine', () => {
     const apart = readHouse({ ...facts, stock: { ...facts.stock, quarantines } }, NOW);
     const looks = (day: string) =>
       deriveRound(apart, day).stops.flatMap((stop) => stop.chores.filter(({ kind }) => kind === 'quarantineEnd'));
-    expect(looks(TODAY)).toMatchObject([{ text: 'Look each over before quarantine ends', way: 'watch' }]);
+    expect(looks(TODAY)).toMatchObject([{ text: 'Check every fish before quarantine ends', way: 'watch' }]);
     expect([looks('2026-03-09'), looks('2026-03-11')]).toEqual([[], []]);
   });
 });
@@ -239,10 +239,13 @@ describe('chores', () => {
       held(...given).find(({ kind }) => kind === 'strip' || kind === 'setApart') ?? null;
     // She lets go after some ten to fourteen days at 26 °C.
     expect([early(2, 'tumbler'), early(5, 'pullEggs'), early(5, 'leaveWithParents')]).toEqual([null, null, null]);
-    expect(early(5, 'tumbler')).toMatchObject({ text: 'Strip her, the eggs into the tumbler', tick: { kind: 'stripped' } });
-    expect(early(5, 'tumbler')?.caution).toMatch(/shown it/);
-    expect(early(11, 'pullEggs')?.text).toBe('Strip her into a nursery of their own');
-    expect(early(9, 'leaveWithParents')?.text).toBe('Set the holder apart, in a quiet tank with cover');
+    expect(early(5, 'tumbler')).toMatchObject({
+      text: 'Take the eggs from her and put them in the tumbler',
+      tick: { kind: 'stripped' },
+    });
+    expect(early(5, 'tumbler')?.caution).toMatch(/shown you how/);
+    expect(early(11, 'pullEggs')?.text).toBe('Take the fry from her into a nursery tank');
+    expect(early(9, 'leaveWithParents')?.text).toBe('Move the female carrying to a quiet tank with plants');
     expect(early(9, 'leaveWithParents', {}, 1)).toBeNull();
     const out = held(5, 'tumbler', { stripped: exactly(NOW) });
     expect(out.map(({ kind }) => kind)).toEqual(expect.arrayContaining(['pickWhite']));
@@ -340,17 +343,26 @@ describe('chores', () => {
     });
     // Three meals of the young on three walks, one of the grown on the first.
     expect(chores(house({ lots, broods: [young] }), 'T1').map((chore) => [chore.walk, chore.text])).toEqual([
-      [0, 'Brine shrimp'],
-      [1, 'Brine shrimp'],
-      [2, 'Brine shrimp'],
-      [0, 'Pellets, for the kribensis'],
+      [0, 'Feed brine shrimp'],
+      [1, 'Feed brine shrimp'],
+      [2, 'Feed brine shrimp'],
+      [0, 'Feed pellets'],
+    ]);
+    // The first walk's two are one line.
+    const stop = deriveRound(readHouse(factsOf(house({ lots, broods: [young] })), NOW), TODAY).stops.find(
+      ({ tankId }) => tankId === 'T1',
+    );
+    expect(stop?.meals.map(({ walk, keys }) => [walk, keys.length])).toEqual([
+      [0, 2],
+      [1, 1],
+      [2, 1],
     ]);
     const pond = house({
       tanks: [tank('Y1', { outdoor: true })],
       lots: [lot('fish', 'Y1', 'ranchu-goldfish')],
       temperatures: { Y1: { at: NOW, tempC: 6.5 } },
     });
-    expect(round(pond).stops[0]).toMatchObject({ chores: [], notes: ['6.5 °C: no food, it would rot.'] });
+    expect(round(pond).stops[0]).toMatchObject({ chores: [], notes: ['6.5 °C, too cold to feed; food would rot.'] });
   });
 
   it('remind of a trigger from its day on until it is logged', () => {
@@ -471,7 +483,7 @@ describe('the Horizon', () => {
 describe('the larder plan', () => {
   it('looks ahead of a planned spawning, since slow foods are started before it', () => {
     const [plan] = deriveLarder(view(house({ attempts: [attempt('a', 'T1', 'lemon-tetra', { triggerOn: '2026-03-20' })] })));
-    expect(plan).toMatchObject({ attemptId: 'a', food: 'infusoria', status: 'start', label: 'Lemon tetra, to spawn in T1' });
+    expect(plan).toMatchObject({ attemptId: 'a', food: 'infusoria', status: 'start', label: 'Lemon tetra planned in T1' });
     expect(plan && plan.startBy !== null && plan.startBy < plan.from && plan.from > '2026-03-20').toBe(true);
   });
 
@@ -517,13 +529,13 @@ describe('the fasting day', () => {
     const offered = (newFoodOn: number | null, day = TODAY) => {
       const of = readHouse({ ...facts, room: { ...facts.room, hours: { ...facts.room.hours, newFoodOn } } }, NOW);
       return deriveRound(of, day).stops.flatMap(({ chores: list }) =>
-        list.flatMap(({ text }) => /new to them: a little (.*)$/.exec(text)?.[1] ?? []),
+        list.flatMap(({ more }) => /a taste of (.*), new to them$/.exec(more)?.[1] ?? []),
       );
     };
     expect(offered(null)).toEqual([]);
     expect(offered(3)).toEqual([]);
     // Of their size it is the only one: no culture lives in this house.
-    expect([...new Set(offered(2))]).toEqual(['crushed dry food']);
+    expect([...new Set(offered(2))]).toEqual(['crushed flake']);
     expect(new Set(offered(2))).toEqual(new Set(offered(2, '2026-03-17')));
   });
 });
@@ -802,8 +814,8 @@ describe('what does not suit whoever lives there', () => {
       deriveRound(from, day).stops.flatMap(({ code, chores }) =>
         chores.filter(({ kind }) => kind === 'lookOver').map(({ text }) => `${code} ${text}`),
       );
-    expect(looks(ill)).toEqual(['T2 Look them over: illness in T1, same water']);
-    expect(looks(ill, '2026-04-07')).toEqual(['T2 Look them over: illness in T1, same water']);
+    expect(looks(ill)).toEqual(['T2 Check for illness: T1 shares this water']);
+    expect(looks(ill, '2026-04-07')).toEqual(['T2 Check for illness: T1 shares this water']);
     expect(looks(ill, '2026-04-08')).toEqual([]);
     const old = told({ illnesses: [{ tankId: 'T1', at: '2026-01-10T08:00:00.000Z', what: 'white spots' }] }, lots, tanks);
     expect(alarms(old).filter(({ key }) => key.startsWith('illness'))).toEqual([]);

@@ -66,8 +66,8 @@ function orderChores(view: SalesView, order: OpenOrder, day: Day): PlacedChore[]
               ? `Feed nothing: ${inWords(stop)} are packed on ${formatDay(order.dueOn, view.today)}`
               : `Set ${inWords(stop)} apart without food: they are packed on ${formatDay(order.dueOn, view.today)}`,
             why: [
-              'Where others live beside them, a floating box keeps them apart: the others eat as ever.',
-              'A fish that travels with an empty gut fouls its bag far less. One day is enough, and fry are never made to fast.',
+              'If others live with them, use a floating box; feed the others as usual.',
+              'A fish with an empty gut fouls its bag far less. One day is enough. Never fast fry.',
             ],
           }),
         },
@@ -86,12 +86,12 @@ function orderChores(view: SalesView, order: OpenOrder, day: Day): PlacedChore[]
           overdue: day > order.dueOn,
           why: bar
             ? [
-                `They are in ${bar}: they may carry it to others.`,
-                'Fill the order from another tank, put its day off, or say on its page why they go all the same.',
+                `They are in ${bar}, so they could carry it to others.`,
+                'Use another tank, change the day, or say on its page why they can go anyway.',
               ]
             : [
-                'Fins, skin, breathing, how they swim: what looks odd stays.',
-                'Bags, labels and the list for the buyer are on the page of the order; handed over there, the ledger follows.',
+                'Check fins, skin, breathing and how they swim. Anything odd stays here.',
+                'Bags, labels and the buyer’s list are on the order’s page. Hand over there and your numbers update.',
               ],
           caution: NEVER_RELEASE,
         }),
@@ -100,7 +100,7 @@ function orderChores(view: SalesView, order: OpenOrder, day: Day): PlacedChore[]
   });
 }
 
-/** Orders that cannot be met as promised, and those whose day is over. */
+/** Orders that not enough fish as promised, and those whose day is over. */
 function salesAlarms(view: SalesView): Alarm[] {
   if (view.sales.orders.length === 0) return [];
   return orderOutlooks(view).flatMap(({ orderId, number, dueOn, state, lines }): Alarm[] => {
@@ -113,7 +113,7 @@ function salesAlarms(view: SalesView): Alarm[] {
         {
           key,
           severity,
-          title: `Order ${number} cannot be met as promised.`,
+          title: `Order ${number} not enough fish as promised.`,
           text: lines.flatMap(({ troubles }) => troubles).join(' '),
           subject,
         },
@@ -124,7 +124,7 @@ function salesAlarms(view: SalesView): Alarm[] {
           key,
           severity: 'now',
           title: `Order ${number} was for ${formatDay(dueOn, view.today)}.`,
-          text: 'Hand it over, give it another day, or cancel it: until then its fish are promised.',
+          text: 'Hand it over, change the day, or cancel it. Its fish are kept until then.',
           subject,
         },
       ];
@@ -135,7 +135,7 @@ function salesAlarms(view: SalesView): Alarm[] {
             key,
             severity,
             title: `Order ${number} for ${formatDay(dueOn, view.today)} is not full.`,
-            text: `${short.map(({ open, speciesName, chance }) => `${open} ${speciesName.toLowerCase()} nobody was chosen for${chance === null ? '' : `, of size by then with ${Math.round(chance * 100)} %`}`).join('; ')}. Choose them, or tell the buyer.`,
+            text: `${short.map(({ open, speciesName, chance }) => `${open} ${speciesName.toLowerCase()} not chosen yet${chance === null ? '' : ` (${Math.round(chance * 100)} % chance they’re big enough by then)`}`).join('; ')}. Choose fish, or tell the buyer.`,
             subject,
           },
         ]

@@ -1,7 +1,7 @@
 import type { GrowoutView } from '../growout';
 import { addHeads, EMPTY, totalHeads, type Heads } from '../stock';
 import type { Day } from '../time';
-import type { OutletKind, WantedSex } from './keys';
+import type { BuyerKind, WantedSex } from './keys';
 
 /** Heads of a lot that are promised. */
 export interface Reserved extends Heads {
@@ -27,7 +27,7 @@ export interface OrderLine {
 export interface OpenOrder {
   orderId: string;
   number: number;
-  outletKind: OutletKind;
+  buyerKind: BuyerKind;
   dueOn: Day;
   lines: readonly OrderLine[];
 }

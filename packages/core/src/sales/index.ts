@@ -11,17 +11,17 @@ export {
   type SalesFacts,
   type SalesView,
 } from './facts';
-export { MONEY_WORDS, NEVER_RELEASE, OUTLET_WORDS, SETTLEMENT_WORDS } from './words';
+export { MONEY_WORDS, NEVER_RELEASE, BUYER_WORDS, SETTLEMENT_WORDS } from './words';
 export {
   MONEY_KINDS,
   MOST_LINES,
-  OUTLET_KINDS,
+  BUYER_KINDS,
   PAYMENTS,
   SETTLEMENTS,
   UNPAID,
   WANTED_SEXES,
   type MoneyKind,
-  type OutletKind,
+  type BuyerKind,
   type Payment,
   type Settlement,
   type WantedSex,

@@ -1,12 +1,12 @@
 // Names alone, apart from their words and sums: the first page fetches the schemas that list them.
 
 /** Where fish go. */
-export const OUTLET_KINDS = ['shop', 'auction', 'private', 'exchange', 'gift', 'retirement'] as const;
-export type OutletKind = (typeof OUTLET_KINDS)[number];
+export const BUYER_KINDS = ['shop', 'auction', 'private', 'exchange', 'gift', 'retirement'] as const;
+export type BuyerKind = (typeof BUYER_KINDS)[number];
 /** No price is asked of these. */
-export const UNPAID: readonly OutletKind[] = ['gift', 'retirement'];
+export const UNPAID: readonly BuyerKind[] = ['gift', 'retirement'];
 
-/** How an outlet pays. */
+/** How a buyer pays. */
 export const PAYMENTS = ['cash', 'credit'] as const;
 export type Payment = (typeof PAYMENTS)[number];
 

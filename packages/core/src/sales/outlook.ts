@@ -40,7 +40,7 @@ function troublesOf(view: SalesView, line: OrderLine, speciesName: string): stri
     const wanted = totalHeads(part);
     if (!lot)
       return [
-        `The ${wanted} ${speciesName.toLowerCase()} set aside are gone from their lot (lost, sold or put together with others). Choose again.`,
+        `The ${wanted} ${speciesName.toLowerCase()} set aside are gone (lost, sold or moved together with others). Choose again.`,
       ];
     const code = codeOf(view, lot.tankId);
     const promised = view.reserved.get(lot.id) ?? part;

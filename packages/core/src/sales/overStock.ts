@@ -5,7 +5,7 @@ import { READY_WEEKS, readyList, type ReadyList } from './readyList';
 
 const HALF_YEAR_WEEKS = 26;
 
-/** How a species' young stand against what outlets took. */
+/** How a species' young stand against what buyers took. */
 export interface OverStock {
   speciesKey: string;
   speciesName: string;
@@ -18,7 +18,7 @@ export interface OverStock {
   weeksWithClutch: number | null;
   /** Young of sale size that a clutch gives, as is likeliest. */
   perClutch: number;
-  /** Clutches in half a year that the outlets bear. */
+  /** Clutches in half a year that the buyers bear. */
   clutchesBorne: number | null;
   words: string;
 }
@@ -42,16 +42,19 @@ export function overStockOf(view: SalesView, speciesKey: string, list: ReadyList
   const name = species.commonName.toLowerCase();
   const weeks = inWeeks(coming);
   const weeksWithClutch = inWeeks(coming + perClutch);
-  const lasts = (count: number | null) => formatNumber(Math.max(1, Math.round(count ?? 0)));
+  const lasts = (count: number | null) => {
+    const whole = Math.max(1, Math.round(count ?? 0));
+    return whole === 1 ? 'a week' : `${formatNumber(whole)} weeks`;
+  };
   const words =
     perWeek === null || pace === undefined
       ? coming === 0
-        ? `No ${name} went to anybody yet: think of an outlet before there are about ${perClutch} more.`
-        : `${coming} ${name} are ready or will be in ${READY_WEEKS} weeks, and none went to anybody yet: find an outlet before a clutch adds about ${perClutch}.`
-      : `${pace.heads} ${name} went in ${pace.weeks} weeks. At that pace the ${coming} that are ready or will be in ${READY_WEEKS} weeks last ${lasts(weeks)} weeks; with one more clutch, about ${perClutch} young, ${lasts(weeksWithClutch)}. ${
+        ? `No buyer for ${name} yet. A new spawn would add about ${perClutch}.`
+        : `You have ${coming} ${name} for sale in the next ${READY_WEEKS} weeks and no buyer yet. A new spawn would add about ${perClutch}.`
+      : `${coming === 0 ? 'Nothing to sell now.' : `${coming} ${name} for sale in the next ${READY_WEEKS} weeks will last about ${lasts(weeks)}.`} One more spawn (about ${perClutch} fish) would last ${lasts(coming === 0 ? inWeeks(perClutch) : weeksWithClutch)}. ${
           clutchesBorne === 0
-            ? 'The outlets do not bear a whole clutch in half a year.'
-            : `The outlets bear about ${clutchesBorne === 1 ? 'one clutch' : `${clutchesBorne} clutches`} in half a year.`
+            ? 'Your buyers can’t take a whole spawn in half a year.'
+            : `Your buyers can take about ${clutchesBorne === 1 ? 'one spawn' : `${clutchesBorne} spawns`} in half a year.`
         }`;
   return {
     speciesKey,

@@ -102,9 +102,9 @@ export function planBags(
     why: [
       `${massG < 0.1 ? 'Under 0.1' : Math.round(massG * 10) / 10} g each at ${Math.round(lengthMm)} mm; ${Math.round(bagL * 10) / 10} L bags, a ${Math.round(waterShare * 100)} % water, the rest ${gas}.`,
       alone
-        ? `One by one: ${alone}.`
-        : `Packed for ${SAFETY} × ${hours} h: by oxygen ${limits.oxygen} to a bag, by the carbon dioxide they breathe out ${limits.breath}, by ammonia ${limits.ammonia}, by room ${limits.room}.`,
-      ...(most < 1 && !alone ? ['Even one is too many for that bag and time: a larger bag, oxygen or a shorter way.'] : []),
+        ? `One to a bag: ${alone}.`
+        : `Packed for ${SAFETY} × ${hours} h: by oxygen ${limits.oxygen} to a bag, by carbon dioxide ${limits.breath}, by ammonia ${limits.ammonia}, by room ${limits.room}.`,
+      ...(most < 1 && !alone ? ['Even one is too many. Use a larger bag, oxygen, or a shorter trip.'] : []),
       'A day without food before; an estimate from general figures, not for this species.',
     ],
   };

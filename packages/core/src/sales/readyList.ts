@@ -48,7 +48,7 @@ export interface ReadyRow {
   weeks: ({ day: Day } & Likely<number>)[];
 }
 
-/** What can go, by brood, and how much of each species comes new in each week. */
+/** For sale, by brood, and how much of each species comes new in each week. */
 export interface ReadyList {
   rows: ReadyRow[];
   /** By species: what is ready now, and what is added each week. */
@@ -98,7 +98,7 @@ function readyIn(view: SalesView, read: ReadBrood, growth: BroodGrowth, parts: r
       sum.low += free * of('low');
       sum.mid += free * share;
       sum.high += free * of('high');
-      // Which of them are long enough is chance besides: each is or is not.
+      // Which ones are long enough is chance besides: each is or is not.
       variance += free * share * (1 - share);
       all += free;
     }

@@ -2,8 +2,8 @@ import { seeded } from '../pictures/seeded';
 import { takingsBySpecies, takingsMonths, type Taking } from './takings';
 
 const TODAY = '2026-11-24';
-const taking = (month: string, heads: number, cents: number, speciesKey = 'lemon-tetra', outletId = 'shop'): Taking => ({
-  outletId,
+const taking = (month: string, heads: number, cents: number, speciesKey = 'lemon-tetra', buyerId = 'shop'): Taking => ({
+  buyerId,
   speciesKey,
   speciesName: speciesKey === 'lemon-tetra' ? 'Lemon tetra' : 'Green babaulti',
   month,
@@ -11,7 +11,7 @@ const taking = (month: string, heads: number, cents: number, speciesKey = 'lemon
   cents,
 });
 
-describe('what outlets took', () => {
+describe('what buyers took', () => {
   it('is told of the two years up to this month, also over the turn of a year', () => {
     const months = takingsMonths(TODAY);
     expect([months.length, months[0], months[22], months[23]]).toEqual([24, '2024-12', '2026-10', '2026-11']);

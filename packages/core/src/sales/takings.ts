@@ -6,9 +6,9 @@ const TAKINGS_MONTHS = 24;
 const LEAST_MONTHS = 12;
 const HALF = 6;
 
-/** What an outlet took of a species in a month. */
+/** What a buyer took of a species in a month. */
 export interface Taking {
-  outletId: string;
+  buyerId: string;
   speciesKey: string;
   speciesName: string;
   /** As 2026-03. */
@@ -49,7 +49,7 @@ const meanOf = (parts: readonly { heads: number; cents: number }[]): number | nu
 /**
  * Popularity and price of each species over the last two years, those of which most went first. The two halves of a year are set beside each
  * other as they are: the seasons differ, and few sales are no trend, which the words leave to the reader.
- * @param takings - of the outlets that are asked after
+ * @param takings - of the buyers that are asked after
  */
 export function takingsBySpecies(takings: readonly Taking[], today: Day, currency: string): SpeciesTakings[] {
   const all = takingsMonths(today);

@@ -1,6 +1,6 @@
-import type { MoneyKind, OutletKind, Settlement } from './keys';
+import type { MoneyKind, BuyerKind, Settlement } from './keys';
 
-export const OUTLET_WORDS: Record<OutletKind, string> = {
+export const BUYER_WORDS: Record<BuyerKind, string> = {
   shop: 'shop',
   auction: 'club auction',
   private: 'private',
@@ -23,11 +23,11 @@ export const MONEY_WORDS: Record<MoneyKind, string> = {
 };
 
 export const SETTLEMENT_WORDS: Record<Settlement, string> = {
-  open: 'not settled yet',
+  open: 'nothing done yet',
   refund: 'money back',
   credit: 'credit',
   replacement: 'replaced',
-  none: 'settled without',
+  none: 'no money back',
 };
 
 /** On every label and list. */

@@ -38,7 +38,7 @@ function attemptChores(attempt: SpawningAttempt, day: Day, view: SpawningView): 
         amountText: attempt.name,
         overdue: day > addDays(attempt.setUpOn, 1),
         why: [
-          'A tick logs the move of whole groups. To move only some of them, use Move where they live: the chore goes when they are here.',
+          'Ticking moves whole groups. To move only some, use Move where they live; this goes away once they’re here.',
           ...view.stock.lots
             .filter((lot) => attempt.parentLotIds.includes(lot.id))
             .map((lot) => `${totalHeads(lot)} from ${codeOf(view, lot.tankId) || 'no tank'}.`),
@@ -80,9 +80,10 @@ function bookingAlarms(view: SpawningView): Alarm[] {
     const from = [booking.from, decision.clash.from].sort()[1] ?? booking.from;
     alarms.push({
       key: `booked:${booking.id}:${decision.clash.id}`,
+      cause: `booked:${booking.tankId}`,
       severity: 'soon',
       title: `${codeOf(view, booking.tankId)} is booked twice.`,
-      text: `${booking.name} and ${decision.clash.name} both hold it from ${formatDayRange(from, from, view.today)}. Move one of them.`,
+      text: `${booking.name} and ${decision.clash.name} both need it from ${formatDayRange(from, from, view.today)}. Move one.`,
       subject: { kind: 'attempt', id: decision.clash.id },
     });
   }

@@ -55,9 +55,9 @@ describe('windows of a clutch', () => {
     expect(days(after?.earliest ?? '', after?.latest)).toBeLessThan(days(before?.earliest ?? '', before?.latest));
   });
 
-  it('warn of a temperature outside what sound eggs want', () => {
+  it('warn of a temperature outside what eggs need', () => {
     const hatch = of('hatch', input('sixray-aspidoras', { readings: [{ at: LAID.from, tempC: 31 }] }));
-    expect(hatch?.why.notes.join(' ')).toMatch(/31 °C was logged; sound eggs want/);
+    expect(hatch?.why.notes.join(' ')).toMatch(/31 °C was logged; eggs need/);
   });
 
   it('of young that swim have no yolk to wait for; first feed is what was seen', () => {

@@ -63,11 +63,11 @@ function why(input: WindowsInput, duration: StageDuration | null, from: string, 
     });
     if (low < figures.eggTempC[0] || high > figures.eggTempC[1])
       notes.push(
-        `${formatRange([low, high], 3)} °C was logged; sound eggs want ${formatRange(figures.eggTempC)} °C. Expect losses and bring the water back slowly.`,
+        `${formatRange([low, high], 3)} °C was logged; eggs need ${formatRange(figures.eggTempC)} °C. Expect losses. Bring the water back slowly.`,
       );
   } else {
     inputs.push({ label: 'Temperature assumed', value: `${formatNumber(assumedTempC, 3)} °C, the middle of the species' range` });
-    notes.push('No temperature is logged for this tank. Log one and the window follows it.');
+    notes.push('No temperature logged for this tank. Log one and the dates get better.');
   }
   if (duration)
     inputs.push(
@@ -77,8 +77,7 @@ function why(input: WindowsInput, duration: StageDuration | null, from: string, 
   return { inputs, formula, source: SOURCE, notes };
 }
 
-const WARMTH =
-  'Warmth above the standstill temperature, added up day by day from the logged temperatures, until it reaches the duration × (its temperature − standstill).';
+const WARMTH = 'Degrees above the temperature where development stops, added up day by day until they reach the usual sum.';
 
 /** Window of one stage after an uncertain start: the shorter duration from its beginning, the longer from its end. */
 function stageAfter(input: WindowsInput, stage: Stage, duration: StageDuration, from: TimeRange, fromText: string): StageWindow {
@@ -115,7 +114,7 @@ function observed(input: WindowsInput, stage: Stage, at: TimeRange): StageWindow
     latest: at.to,
     why: {
       inputs: [{ label: 'Seen and logged', value: text }],
-      formula: 'What was seen stands; later windows are counted from it.',
+      formula: 'What you saw counts; later dates start from it.',
       source: SOURCE,
       notes: [],
     },
@@ -138,7 +137,7 @@ function settle(input: WindowsInput, window: StageWindow, notBefore: Instant | n
   if (window.latest && window.latest < now) {
     settled.status = 'overdue';
     settled.why.notes.push(
-      `The window ended ${formatInstant(window.latest, today, timeZone)} and nothing is logged. Look, and log what you see; the later windows wait for it.`,
+      `The dates passed ${formatInstant(window.latest, today, timeZone)} and nothing is logged. Look, and log what you see; later dates depend on it.`,
     );
   }
   return settled;
@@ -222,7 +221,7 @@ export function developmentWindows(input: WindowsInput): StageWindow[] {
       why: {
         ...swim.why,
         formula:
-          'Food must be alive from the first free-swimming young until the last yolk is gone. ' +
+          'Live food must be ready from the first free-swimming fry until the last yolk is gone. ' +
           (swim.status === 'observed' ? '' : WARMTH),
       },
     });

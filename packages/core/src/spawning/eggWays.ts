@@ -24,20 +24,20 @@ export const EGG_WAYS: Readonly<Record<EggPlan, EggWay>> = {
     areApart: false,
     againstFungus: 'flow',
     strip: null,
-    setUp: ['Front pane covered, nobody reaches in, food for the guards light and away from the eggs.'],
+    setUp: ['Cover the front, keep hands out, and feed the parents lightly, away from the eggs.'],
     care: [],
     atHatch: ['Guards may carry the wrigglers to another pit or leaf: look before you think them lost.'],
     hazards: ['A first-time parent may eat or kick out eggs: it often learns within two or three spawnings.'],
   },
   removeParents: {
-    effect: 'The round asks to take the adults out the same day.',
+    effect: 'Taking the adults out is on your walk that day.',
     areApart: false,
     againstFungus: 'flow',
     strip: null,
-    setUp: ['A tank where they came from stands ready for the adults.', 'Sponge filter only, a gentle stone beside the eggs.'],
+    setUp: ['A tank is ready for the adults to go back to.', 'Sponge filter only, a gentle stone beside the eggs.'],
     care: [],
     atHatch: ['Leave the site in until all have left it; wrigglers hang on to it.'],
-    hazards: ['With nobody to fan them, eggs in still water go white: let a few bubbles rise beside them.'],
+    hazards: ['With no parent to fan them, eggs in still water go white. Let a few bubbles rise beside them.'],
   },
   pullEggs: {
     effect: 'White eggs are picked and water is changed daily.',
@@ -45,7 +45,7 @@ export const EGG_WAYS: Readonly<Record<EggPlan, EggWay>> = {
     againstFungus: 'leaves',
     strip: {
       share: 'pullEggs',
-      text: 'Strip her into a nursery of their own',
+      text: 'Take the fry from her into a nursery tank',
       why: 'The recipe takes the young late, when little yolk is left: they swim at once, and she eats again sooner. Or let her hold.',
     },
     setUp: [
@@ -60,8 +60,8 @@ export const EGG_WAYS: Readonly<Record<EggPlan, EggWay>> = {
         why: 'Bubbles stand in for the guard’s fins: eggs that move a little stay clean.',
       },
     ],
-    atHatch: ['Half of the water a day no more: a cup at a time until they swim.'],
-    hazards: ['Eggs fall through slits of a net box; glue is eaten by fungus where they lie in a heap.'],
+    atHatch: ['Don’t change half the water in one go; a cup at a time until they swim.'],
+    hazards: ['Eggs fall through slits in a net box, and fungus spreads where they lie in a heap.'],
   },
   tumbler: {
     effect: 'Watch the flow: higher before the hatch, lower as tails appear.',
@@ -69,18 +69,18 @@ export const EGG_WAYS: Readonly<Record<EggPlan, EggWay>> = {
     againstFungus: 'flow',
     strip: {
       share: 'tumbler',
-      text: 'Strip her, the eggs into the tumbler',
+      text: 'Take the eggs from her and put them in the tumbler',
       why: 'The recipe takes the eggs early: nearly all are saved, and the tumbler has to be watched day and night. Or let her hold.',
     },
     setUp: [
       'Tumbler in the parents’ water, air or flow from below.',
-      'So much flow that they roll and none lies still; not so much that they beat on the wall.',
+      'Just enough flow that every egg rolls and none hits the wall.',
     ],
     care: [
       {
         on: 'laid',
-        text: 'Set the tumbler: all roll, none beats on the wall',
-        why: 'Eggs that lie still grow fungus, eggs thrown about break.',
+        text: 'Set the tumbler: every egg rolls, none hits the wall',
+        why: 'Eggs that lie still grow fungus; eggs thrown about break.',
       },
       { on: 'beforeHatch', text: 'A little more flow through the tumbler', why: 'Moving water helps them out of the shell.' },
       { on: 'hatched', text: 'Less flow as tails show; shells out', why: 'Wrigglers that are thrown about lose their yolk sac.' },

@@ -100,26 +100,26 @@ export function planAttempt(input: {
   const marks: PlanMark[] = [];
   const add = (kind: PlanMarkKind, day: Day, words: string, to: Day = day) => marks.push({ kind, day, to, words });
   if (days.conditioningFrom) add('conditioning', days.conditioningFrom, `Condition them${recipe.diet ? `: ${recipe.diet}` : ''}`);
-  const made = input.waterWords ? `Make the water: ${input.waterWords}` : 'Make the water';
+  const made = input.waterWords ? `Mix the water (${input.waterWords})` : 'Mix the water';
   add(
     'water',
     days.from,
     recipe.agedDays > 0
-      ? `${made}, let it age; the tank is taken`
+      ? `${made} and let it stand; tank reserved`
       : input.waterWords
-        ? `${made}; the tank is taken`
-        : 'The tank is taken',
+        ? `${made}; tank reserved`
+        : 'Tank reserved',
   );
   if (recipe.cover.length > 0)
-    add('site', addDays(days.setUpOn, -READY_AHEAD), `Put in, clean: ${recipe.cover.map(coverWords).join(', ')}`);
+    add('site', addDays(days.setUpOn, -READY_AHEAD), `Add clean ${recipe.cover.map(coverWords).join(', ')}`);
   if (recipe.firstIn === 'together') add('allIn', days.setUpOn, 'Parents in');
   else {
     add(
       'firstIn',
       days.setUpOn,
-      `The ${recipe.firstIn} in first${recipe.divider === 'none' ? '' : `, behind a ${recipe.divider} divider`}`,
+      `${recipe.firstIn === 'males' ? 'Males' : 'Females'} in first${recipe.divider === 'none' ? '' : `, behind a ${recipe.divider} divider`}`,
     );
-    add('allIn', addDays(days.setUpOn, recipe.daysAhead), 'The others to them');
+    add('allIn', addDays(days.setUpOn, recipe.daysAhead), recipe.firstIn === 'males' ? 'Add the females' : 'Add the males');
   }
   const steps = recipe.steps.length > 0 ? recipe.steps : [];
   if (steps.length === 0) add('trigger', days.triggerOn, 'Trigger');
@@ -139,7 +139,7 @@ export function planAttempt(input: {
     add(
       'decide',
       addDays(days.triggerOn, recipe.stopAfterDays),
-      `If nothing is seen: ${recipe.nextLever ? LEVER_WORDS[recipe.nextLever].toLowerCase() : 'decide what next'}`,
+      `If there are no eggs: ${recipe.nextLever ? LEVER_WORDS[recipe.nextLever].toLowerCase() : 'decide what next'}`,
     );
   if (start !== 'born' && figures.hatch)
     add(
@@ -153,7 +153,7 @@ export function planAttempt(input: {
     add('swim', addDays(soonest, floor(swim[0])), 'Swimming, first food ripe', addDays(latest, ceil(swim[1])));
   for (const { day, words } of input.cultureStarts?.(firstFood(figures), addDays(soonest, floor(swim[0]))) ?? [])
     add('culture', day, words);
-  add('free', addDays(days.to, 1), 'The tank is free, if nothing came');
+  add('free', addDays(days.to, 1), 'Tank free if they don’t spawn');
   add(
     'sale',
     addDays(soonest, floor(swim[0] + figures.saleDays[0])),
@@ -177,10 +177,10 @@ export function shiftPlan(days: PlanDays, mark: 'conditioning' | 'setUp' | 'trig
 /** What is wrong with the order of a plan's days, or with a day that is gone, at its field; null when nothing is. */
 export function checkDays(days: PlanDays, today: Day, isNew = true): { field: keyof PlanDays; message: string } | null {
   if (isNew && days.triggerOn < today)
-    return { field: 'triggerOn', message: 'That day is gone. To log what was done, log the trigger with its date.' };
+    return { field: 'triggerOn', message: 'That day has passed. If you did it, log the trigger with its date.' };
   if (days.triggerOn < days.setUpOn) return { field: 'triggerOn', message: 'The trigger comes after the set-up.' };
-  if (days.setUpOn < days.from) return { field: 'setUpOn', message: 'The tank is taken before anybody moves in.' };
-  if (days.to < days.triggerOn) return { field: 'to', message: 'The tank is needed until after the trigger.' };
+  if (days.setUpOn < days.from) return { field: 'setUpOn', message: 'Reserve the tank before the fish move in.' };
+  if (days.to < days.triggerOn) return { field: 'to', message: 'Keep the tank until after the trigger.' };
   if (days.conditioningFrom && days.conditioningFrom > days.setUpOn)
     return { field: 'conditioningFrom', message: 'Conditioning begins before the set-up.' };
   return null;
@@ -216,7 +216,7 @@ export function findClashes(
   if (!booked.ok) clashes.push({ what: 'booked', words: `${booked.clash.name} holds ${tank?.code ?? 'it'} then.` });
   if (tank?.quarantine) clashes.push({ what: 'quarantine', words: `${tank.code} is in quarantine.` });
   if (tank && tank.heads > 0 && (tank.freeOn === null || tank.freeOn > wanted.from))
-    clashes.push({ what: 'livedIn', words: `${tank.code} is lived in${tank.freeOn ? '' : ', and nothing says until when'}.` });
+    clashes.push({ what: 'livedIn', words: `${tank.code} has fish in it${tank.freeOn ? '' : ', with no end date'}.` });
   for (const other of others)
     if (
       other.id !== wanted.id &&
@@ -224,7 +224,7 @@ export function findClashes(
       (other.to === null || other.to >= wanted.from) &&
       (wanted.to === null || wanted.to >= other.from)
     )
-      clashes.push({ what: 'parents', words: `${other.name} wants the same parents then.` });
+      clashes.push({ what: 'parents', words: `These parents are booked for ${other.name} then.` });
   return clashes;
 }
 

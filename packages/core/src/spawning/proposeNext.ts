@@ -35,7 +35,7 @@ export function proposeNext(rows: readonly EvidenceRow[], last: AttemptFactors):
       factor: helpful.factor,
       set,
       aim: 'succeed',
-      words: `Next time ${tell(helpful, set)}: it worked ${side.successes} of ${side.trials} times, ${other.successes} of ${other.trials} otherwise. Most likely to succeed.`,
+      words: `Next time ${tell(helpful, set)}: it worked ${side.successes} of ${side.trials} times, ${other.successes} of ${other.trials} otherwise. Your best chance.`,
     };
   }
   // What always went together cannot be told apart: leave one of them out.
@@ -47,7 +47,7 @@ export function proposeNext(rows: readonly EvidenceRow[], last: AttemptFactors):
       factor: left.factor,
       set: false,
       aim: 'teach',
-      words: `Next time ${main.withWords} but without ${lower(left.label)}: they always stood together, and nothing tells which of them did it. It would teach most.`,
+      words: `Next time ${main.withWords} but without ${lower(left.label)}: you always did both, so it could be either. You’d learn most from it.`,
     };
   const least = open
     .map((row) => ({ row, fewest: Math.min(row.with.trials, row.without.trials), set: row.with.trials <= row.without.trials }))
@@ -57,7 +57,7 @@ export function proposeNext(rows: readonly EvidenceRow[], last: AttemptFactors):
         factor: least.row.factor,
         set: least.set,
         aim: 'teach',
-        words: `Next time ${tell(least.row, least.set)}: ${least.fewest === 0 ? 'none' : least.fewest} of your attempts ${least.fewest === 1 ? 'was' : 'were'} so. It would teach most.`,
+        words: `Next time ${tell(least.row, least.set)}: ${least.fewest === 0 ? 'none' : least.fewest} of your spawnings ${least.fewest === 1 ? 'was' : 'were'} so. You’d learn most from it.`,
       }
     : null;
 }

@@ -58,7 +58,7 @@ interface Shown {
   words?: Words;
 }
 const shown = (group: Group, label: string, more: { unit?: string; words?: Words } = {}): Shown => ({ label, group, ...more });
-/** A field that may stay empty. */
+/** A field that can be left empty. */
 const maybe = <const Schema extends v.GenericSchema<unknown, unknown>>(schema: Schema, field: Shown) => ({
   schema: v.optional(v.nullable(schema), null),
   field,
@@ -103,7 +103,7 @@ const FIELDS = {
   phSchool: usual(
     v.picklist(['match', 'leave']),
     'leave',
-    shown('water', 'pH school', { words: { match: 'match the wild water', leave: 'never chase it' } }),
+    shown('water', 'pH', { words: { match: 'match the wild water', leave: 'leave it alone' } }),
   ),
   tdsPpm: maybe(number(0, 5000, 'mg/L'), shown('water', 'TDS', { unit: 'mg/L' })),
   agedDays: usual(whole(0, 90, 'days'), 0, shown('water', 'Water aged', { unit: 'days' })),

@@ -149,7 +149,7 @@ describe('a plan', () => {
     });
     const marks = planAttempt({ recipe, days, figures: lemon.figures, start: 'laid' });
     expect(marks.map(({ kind }) => kind).slice(0, 4)).toEqual(['conditioning', 'water', 'site', 'firstIn']);
-    expect(marks.find(({ kind }) => kind === 'decide')?.words).toBe('If nothing is seen: cooler change');
+    expect(marks.find(({ kind }) => kind === 'decide')?.words).toBe('If there are no eggs: cooler change');
     expect(marks.find(({ kind }) => kind === 'hatch')?.day).toBe(
       addDays('2026-04-20', Math.floor(lemon.figures.hatch?.days[0] ?? 0)),
     );

@@ -72,26 +72,26 @@ export const TRIGGER_WORDS: Record<TriggerSchool, string> = {
   season: 'Wait for the season',
 };
 export const FIRST_FOOD_WORDS: Record<FirstFoodSchool, string> = {
-  live: 'Live infusoria and the like',
+  live: 'Live infusoria and similar',
   powder: 'Fine powder',
   brineShrimp: 'Straight to brine shrimp',
   seeded: 'A seeded tank feeds them',
 };
 export const FEEDING_WORDS: Record<FeedingSchool, string> = {
-  vanishes: 'What vanishes by the next meal',
+  vanishes: 'As much as is gone by the next meal',
   heavy: 'Heavy, for growth, with more changes',
   little: 'As little as possible',
   seeded: 'Next to nothing: the tank feeds them',
 };
 export const GROWING_WORDS: Record<GrowingSchool, string> = {
-  bySize: 'Parted by size',
+  bySize: 'Sorted by size',
   together: 'All together',
   withParents: 'With their parents',
 };
 export const COLONY_WORDS: Record<ColonySchool, string> = {
   atLength: 'At a set length',
   whenChased: 'When they are chased',
-  never: 'Never: they stay',
+  never: 'Never; they stay',
 };
 export const LEVER_WORDS: Record<Lever, string> = {
   cooler: 'Cooler change',

@@ -6,24 +6,26 @@ import type { AttemptState, Sign } from './signs';
 export function afterSign(sign: Sign, recipe: Pick<Recipe, 'nextLever'>, isTriggered: boolean): string | null {
   switch (sign) {
     case 'hiding':
-      return 'She does not stand him: give her more cover or a divider, and wait with the trigger until she feeds in the open.';
+      return 'She’s afraid of him. Give her more cover or a divider, and wait with the trigger until she eats in the open.';
     case 'fighting':
       return 'Part them today with a divider or take the weaker one out; try again after a week, or with another mate.';
     case 'pairFormed':
       return 'Leave the pair and take the others out; note which two they are.';
     case 'caveTaken':
-      return 'A cave is taken: leave the tank quiet, and do not lift the cave for a week.';
+      return 'A cave is taken. Leave the tank in peace and don’t lift the cave for a week.';
     case 'colour':
     case 'chasing':
       return isTriggered
-        ? 'They are ripe: look for eggs at first light and at dusk.'
-        : 'They are ripe: the trigger may go ahead.';
+        ? 'They’re ready. Look for eggs at first light and at dusk.'
+        : 'They’re ready. Go ahead with the trigger.';
     case 'nothing':
-      return recipe.nextLever ? `If nothing is seen by the decision day: ${LEVER_WORDS[recipe.nextLever].toLowerCase()}.` : null;
+      return recipe.nextLever
+        ? `If there are no eggs by the decision day: ${LEVER_WORDS[recipe.nextLever].toLowerCase()}.`
+        : null;
     case 'cleaning':
     case 'tubes':
     case 'nestBuilt':
-      return 'Eggs may be there within a day or two: look at first light and at dusk, feed lightly, change nothing.';
+      return 'Eggs could come within a day or two. Look at first light and dusk, feed lightly, change nothing.';
   }
 }
 

@@ -71,7 +71,7 @@ describe('what worked', () => {
       USUAL_RULE,
     );
     expect(found.rows[0]).toMatchObject({ factor: 'lever:cooler', claim: true, with: { trials: 20 }, without: { trials: 20 } });
-    expect(sureWords(found.rows[0]!)).toMatch(/^9\d % likely better, in your tanks$/);
+    expect(sureWords(found.rows[0]!)).toMatch(/^Works better in your tanks \(almost certain\)$/);
     const moon = found.rows.find(({ factor }) => factor === 'fullMoon');
     expect([moon?.claim, moon && sureWords(moon)]).toEqual([false, expect.not.stringContaining('likely')]);
   });

@@ -35,7 +35,7 @@ export const USUAL_RULE: OutcomeRule = { outcome: 'spawned', withinDays: 14, sha
 export const usualRule = (species: { method: Method } | null): OutcomeRule =>
   species ? { ...USUAL_RULE, withinDays: methodOf(species).workedWithinDays } : USUAL_RULE;
 
-/** Whether an attempt came out well; null while it cannot be said. */
+/** Whether an attempt came out well; null while it can’t tell. */
 export function outcomeOf(record: AttemptRecord, { outcome, withinDays, share }: OutcomeRule): boolean | null {
   if (outcome === 'spawned') {
     if (record.spawnedAfterDays !== null) return record.spawnedAfterDays <= withinDays;
@@ -177,12 +177,12 @@ export function weighEvidence(
 export function sureWords({ probability, claim, with: one, without }: EvidenceRow): string {
   const better = probability >= 0.5;
   const percent = Math.min(99, Math.floor(100 * (better ? probability : 1 - probability)));
-  const lean = `${percent} % likely ${better ? 'better' : 'worse'}, in your tanks`;
+  const lean = `Works ${better ? 'better' : 'worse'} in your tanks (${percent >= 97 ? 'almost certain' : 'probably'})`;
   if (claim) return lean;
-  if (Math.min(one.trials, without.trials) < FEW) return 'too few tries to say';
+  if (Math.min(one.trials, without.trials) < FEW) return 'Too few tries to tell';
   return Math.max(probability, 1 - probability) >= LEANS
-    ? `leans ${better ? 'to better' : 'to worse'}, not sure yet`
-    : 'no sign that it matters';
+    ? `Maybe ${better ? 'better' : 'worse'}; too early to tell`
+    : 'No difference seen yet';
 }
 
 /** Rows with each bundle of factors that always went together told once, by its strongest. */

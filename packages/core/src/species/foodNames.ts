@@ -12,7 +12,7 @@ export const FOOD_NAMES: Record<Food, string> = {
   grindal: 'grindal worms',
   moina: 'moina',
   daphnia: 'daphnia',
-  crushedDry: 'crushed dry food',
+  crushedDry: 'crushed flake',
   pellets: 'pellets',
   biofilm: 'biofilm and leaves',
   greenWater: 'green water',

@@ -1,4 +1,4 @@
-import { chore, choreKinds, tick, type Agenda, type Alarm, type Chore } from '../agenda';
+import { chore, choreKinds, feedWords, tick, type Agenda, type Alarm, type Chore } from '../agenda';
 import type { ResolvedSpecies } from '../species';
 import { checkTemperature, codeOf, exposureFacts, exposureIn, illnessIn, mealsByWalk, STALE_DAYS, type RoomTank } from '../room';
 import { addDays, daysBetween, formatDay, formatInstant, houseDay, sentence, timesADay, type Day } from '../time';
@@ -7,7 +7,7 @@ import type { StockLot, StockProgramme, StockView } from './facts';
 import { JUDGED_QUANTITIES, JUDGED_WATER } from './judgedWater';
 
 export const STOCK_CHORES = choreKinds({
-  condition: { seconds: 60, words: 'conditioning food' },
+  condition: { seconds: 60, meal: true, words: 'conditioning food' },
   score: { stays: true, seconds: 90, way: 'watch', words: 'score condition' },
   lookOver: { seconds: 20, way: 'watch', words: 'look over the exposed' },
   quarantineEnd: { seconds: 240, way: 'watch', words: 'end of quarantine' },
@@ -33,15 +33,16 @@ function conditioningChores(lots: readonly StockLot[], view: StockView, day: Day
             chore(STOCK_CHORES.condition, {
               subject: walk === 0 ? programme.id : `${programme.id}@${walk}`,
               day,
-              text: `Conditioning food: ${programme.foods}`,
+              text: feedWords(programme.foods.charAt(0).toLowerCase() + programme.foods.slice(1)),
+              more: 'conditioning',
               walk,
               amountText: meals > 1 ? `${meals} ×` : '',
               why: [
                 until,
-                `${sentence(timesADay(programme.mealsPerDay))}, shared out over the walks.`,
+                `${sentence(timesADay(programme.mealsPerDay))}, shared between the walks.`,
                 ...(programme.separated === 'together'
                   ? []
-                  : [`Sexes apart, by ${programme.separated === 'divider' ? 'a divider' : 'tank'}.`]),
+                  : [`Males and females apart, by ${programme.separated === 'divider' ? 'a divider' : 'tank'}.`]),
                 ...(programme.water ? [programme.water] : []),
               ],
               tick: tick('fed', null, programme.foods),
@@ -55,7 +56,7 @@ function conditioningChores(lots: readonly StockLot[], view: StockView, day: Day
           day,
           text: 'Score condition',
           amountText: programme.lastScored ? `last on ${formatDay(programme.lastScored, view.today)}` : 'not scored yet',
-          why: [until, 'Compare with last week: girth, softness, colour, tubes. Log it on the lot.'],
+          why: [until, 'Compare with last week: girth, softness, colour, tubes. Log it on their card.'],
         }),
       );
     return chores;
@@ -70,10 +71,10 @@ function exposureChores(tankId: string, view: StockView, day: Day): Chore[] {
     chore(STOCK_CHORES.lookOver, {
       subject: tankId,
       day,
-      text: `Look them over: illness in ${exposure.code}, same water`,
+      text: `Check for illness: ${exposure.code} shares this water`,
       why: [
-        `${sentence(exposure.what)}, seen in ${exposure.code} on ${formatDay(exposure.on, view.today)}; asked until ${formatDay(exposure.until, view.today)}. What drifts in the water is here already; it shows days later.`,
-        'Anything odd: log it as illness. Until then nobody is sold, swapped or moved from here without a reason.',
+        `${sentence(exposure.what)}, seen in ${exposure.code} on ${formatDay(exposure.on, view.today)}; asked until ${formatDay(exposure.until, view.today)}. It could be here already and show days later.`,
+        'Anything odd? Log it as illness. Until then don’t sell, swap or move fish from here.',
       ],
       tick: tick('looked', tankId, 'signs of illness'),
     }),
@@ -88,11 +89,11 @@ function quarantineChores(tankId: string, view: StockView, day: Day): Chore[] {
     chore(STOCK_CHORES.quarantineEnd, {
       subject: tankId,
       day,
-      text: 'Look each over before quarantine ends',
+      text: 'Check every fish before quarantine ends',
       amountText: `apart since ${formatDay(quarantine.from, view.today)}`,
       why: [
-        'The last arrival or sign of illness was that day; today is the first on which they may move.',
-        'Anything odd, from clamped fins to white stools: log it as illness, and the days count again. A vet knows what to treat.',
+        'Today is the first day they can move, counted from the last arrival or sign of illness.',
+        'Anything odd, like clamped fins or white stools? Log it as illness; the days start again. Ask a vet how to treat.',
       ],
     }),
   ];
@@ -128,6 +129,7 @@ function temperatureAlarms(view: StockView): Alarm[] {
     if (first)
       alarms.push({
         key: `temp:${tankId}`,
+        cause: `temp:${tankId}`,
         severity: 'now',
         title: `${tank.code} is too ${first.verdict === 'below' ? 'cold' : 'warm'}: ${formatNumber(last.tempC, 3)} °C.`,
         text: `${wrong.map(({ kept }) => `${kept.commonName} want ${formatRange(kept.figures.tempC)} °C`).join(', ')}; measured ${formatInstant(last.at, houseDay(now, timeZone), timeZone)}. Check the heater and the room. Change it slowly, 1 °C an hour.`,
@@ -162,7 +164,7 @@ function waterAlarms(view: StockView): Alarm[] {
       alarms.push({
         key: `${quantity}:${tankId}`,
         severity: 'soon',
-        title: `${tank.code}: ${name} ${formatNumber(last.value, 3)}${unit} does not suit them.`,
+        title: `${tank.code}: ${name} ${formatNumber(last.value, 3)}${unit} doesn’t suit them.`,
         text: `${wrong.map(({ commonName, figures }) => `${commonName} want ${formatRange(figures[quantity], 3)}${unit}`).join(', ')}; measured ${formatDay(houseDay(last.at, view.timeZone), view.today)}, give or take ${formatNumber(last.error)}. Change it over days, not at once.`,
         subject: { kind: 'tank', id: tankId },
       });
@@ -178,7 +180,7 @@ function breachAlarms(view: StockView): Alarm[] {
       key: `breach:${breach.lotId}:${breach.toTankId}`,
       severity: 'soon',
       title: `${codeOf(view, breach.toTankId)}: moved out of quarantine early.`,
-      text: `From ${codeOf(view, breach.fromTankId)} on ${formatDay(houseDay(breach.at, view.timeZone), view.today)}; it was to stay until ${formatDay(breach.endsOn, view.today)}. Watch ${codeOf(view, breach.toTankId)} and serve it last.`,
+      text: `From ${codeOf(view, breach.fromTankId)} on ${formatDay(houseDay(breach.at, view.timeZone), view.today)}; it was to stay until ${formatDay(breach.endsOn, view.today)}. Watch ${codeOf(view, breach.toTankId)} and do it last.`,
       subject: { kind: 'tank', id: breach.toTankId },
     });
   }
@@ -201,7 +203,7 @@ function illnessAlarms(view: StockView): Alarm[] {
         key: `illness:${tank.id}`,
         severity: 'now',
         title: `${tank.code}: ${ill.what}.`,
-        text: `Seen ${formatDay(ill.on, view.today)}. Do this tank last, with its own net and hose. Don’t move fish out before ${formatDay(addDays(ill.until, 1), view.today)}.${shared} Room, Exposure shows who else may have it; ask a vet what to treat.`,
+        text: `Seen ${formatDay(ill.on, view.today)}. Do this tank last, with its own net and hose. Don’t move fish out before ${formatDay(addDays(ill.until, 1), view.today)}.${shared} Room › Exposure shows where else it could be. Ask a vet how to treat.`,
         subject: { kind: 'tank', id: tank.id },
       },
     ];
@@ -231,7 +233,7 @@ function notes(view: StockView, tankId: string): string[] {
       `Quarantine: its own net, hose and towel. Wash hands after.${quarantine ? ` Until ${formatDay(quarantine.endsOn, view.today)}.` : ''}`,
     );
   const coldC = tooColdToFeed(view, tankId);
-  if (coldC !== null && view.lotsByTank.has(tankId)) found.push(`${formatNumber(coldC)} °C: no food, it would rot.`);
+  if (coldC !== null && view.lotsByTank.has(tankId)) found.push(`${formatNumber(coldC)} °C, too cold to feed; food would rot.`);
   return found;
 }
 

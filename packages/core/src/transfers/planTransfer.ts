@@ -76,7 +76,7 @@ function mixingWarnings(moved: TransferGroup, target: TransferTank): TransferWar
       [other, moved],
     ] as const)
       if (wouldSeize(hunter.species, prey.species))
-        warnings.push({ kind: 'eats', text: `${name(hunter)} seize ${name(prey)} at rest on the floor, whatever their length.` });
+        warnings.push({ kind: 'eats', text: `${name(hunter)} seize ${name(prey)} at rest on the floor, whatever their size.` });
     if (!sameBrood && (eggsEaten || isEaten))
       warnings.push({
         kind: 'eats',
@@ -85,7 +85,7 @@ function mixingWarnings(moved: TransferGroup, target: TransferTank): TransferWar
     if (other.species.key === moved.species.key && !sameBrood && (other.isYoung || moved.isYoung))
       warnings.push({
         kind: 'parentage',
-        text: `${other.broodName ?? 'Others'} of the same species ${other.isYoung ? 'grow' : 'live'} in ${target.code}; once mixed nobody can tell whose young are whose.`,
+        text: `${other.broodName ?? 'Others'} of the same species ${other.isYoung ? 'grow' : 'live'} in ${target.code}; once mixed, nobody can tell whose fry are whose.`,
       });
   }
   return warnings;
@@ -107,7 +107,7 @@ function spawningWarnings(moved: TransferGroup, target: TransferTank): TransferW
     if (moved.broodId === null && species.key !== moved.species.key)
       warnings.push({
         kind: 'company',
-        text: `${species.commonName.toLowerCase()} guard eggs or young in ${target.code}: they drive off or wound whoever comes near. A few quick fish at the surface may steady a pair; others do not.`,
+        text: `${species.commonName.toLowerCase()} guard eggs or young in ${target.code}: they chase or hurt anything that comes near. A few quick fish at the surface can calm a pair.`,
       });
   return warnings;
 }
@@ -121,7 +121,7 @@ function companyWarnings(moved: TransferGroup, source: TransferTank, target: Tra
     if (other.isProven)
       warnings.push({
         kind: 'proven',
-        text: `A proven pair of ${other.species.commonName.toLowerCase()} lives in ${target.code}; newcomers may break it up.`,
+        text: `A proven pair of ${other.species.commonName.toLowerCase()} lives in ${target.code}; newcomers could break it up.`,
       });
   if (moved.isYoung) return warnings;
   const kin = target.residents.filter((other) => other.species.key === moved.species.key && !other.isYoung);
@@ -218,7 +218,7 @@ export function planTransfer(input: {
   if (target.quarantine && !source.quarantine && target.residents.length > 0)
     warnings.push({
       kind: 'quarantine',
-      text: `${target.code} is in quarantine: they would stay as long, and begin it again for those there.`,
+      text: `${target.code} is in quarantine: newcomers stay as long and start it again for the others.`,
     });
   warnings.push(...mixingWarnings(moved, target), ...spawningWarnings(moved, target), ...companyWarnings(moved, source, target));
   if (moved.isYoung && !moved.isEggs && target.litres > 0) {

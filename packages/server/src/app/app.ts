@@ -199,7 +199,7 @@ export function buildApp({ services, log, secret, webFolder }: AppOptions): Expr
     else response.json({ code, ...PROBLEMS[code as keyof typeof PROBLEMS] });
   });
   app.use('/api', () => {
-    throw new DomainError('request/not-found', { detail: 'There is no such address.' });
+    throw new DomainError('request/not-found', { detail: 'There’s no such address.' });
   });
   if (webFolder && existsSync(webFolder)) app.use(...pages(webFolder));
   app.use(problemHandler(log));

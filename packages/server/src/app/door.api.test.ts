@@ -43,11 +43,11 @@ describe('two writers at once', () => {
     return 'version' in (schemaOf(entry as EntryKindName) as unknown as { entries: object }).entries;
   });
 
-  it('are the edits of orders, equipment, hours, outlets, costs, regimes, species and lots', () => {
+  it('are the edits of orders, equipment, hours, buyers, costs, regimes, species and lots', () => {
     expect([...edits].sort()).toEqual([
       'describeLot',
       'equip',
-      'noteOutlet',
+      'noteBuyer',
       'order',
       'saveSpecies',
       'setHours',
@@ -61,11 +61,11 @@ describe('two writers at once', () => {
     const things = await furnishEverything(keeper, NOW);
     for (let i = 0; i < TIMES; i++) {
       // Each round begins from what stands: the newest entry of that kind about it, none at first.
-      const aboutId = { order: things.orderId, noteOutlet: things.outletId }[name as string];
+      const aboutId = { order: things.orderId, noteBuyer: things.buyerId }[name as string];
       const entries = await keeper.get('entries', { query: aboutId ? { aboutId } : {} });
       const version = entries.find(({ kind, undone }) => kind === (API[name] as AnyEndpoint).entry && !undone)?.id ?? null;
       const body: object = { ...bodiesOf(things, NOW)[name], ...(name === 'order' ? { orderId: things.orderId } : {}) };
-      const filled = name === 'noteOutlet' ? { ...body, outletId: things.outletId } : body;
+      const filled = name === 'noteBuyer' ? { ...body, buyerId: things.buyerId } : body;
       const begun = i === 0 && !aboutId ? null : version;
       const answers = await Promise.all([1, 2].map(() => send(keeper, name, { ...filled, version: begun })));
       expect([name, ...answers.map(({ status }) => status).sort()]).toEqual([name, 200, 409]);
@@ -86,7 +86,7 @@ describe('two writers at once', () => {
       const replayed = answers.map((answer) => (answer.ok ? answer.body.replayed : refusal(answer)));
       if ([...replayed].sort().join() !== 'false,true,true') faults.push(`${name}: ${replayed.join()}`);
       // What was done stands in the way of what comes after it.
-      if (name !== 'eraseOutlet') await keeper.call('undo', { id: newId(), entryId: body.id });
+      if (name !== 'eraseBuyer') await keeper.call('undo', { id: newId(), entryId: body.id });
     }
     expect(faults).toEqual([]);
   });
@@ -203,19 +203,19 @@ describe('a rule does not depend on the door', () => {
 
   it('what is promised is not sold to somebody else by a loss or a line', async () => {
     const { keeper, lotId } = await house();
-    const outletId = newId();
-    await send(keeper, 'noteOutlet', shopOf(outletId, 'The Glass Heron'));
+    const buyerId = newId();
+    await send(keeper, 'noteBuyer', shopOf(buyerId, 'The Glass Heron'));
     const line = { lineId: newId(), speciesKey: 'lemon-tetra', sex: 'any', leastMm: null, heads: 10, cents: 200, broodId: null };
     await send(keeper, 'order', {
       orderId: newId(),
-      outletId,
+      buyerId,
       dueOn: '2026-03-14',
       lines: [{ ...line, reserved: [{ lotId, males: 0, females: 0, unsexed: 10 }] }],
       note: null,
       reason: null,
     });
     const sold = { soldId: newId(), lotId, lineId: null, heads: { ...EMPTY, unsexed: 4 }, cents: 200, lengthMm: null };
-    const sale = { saleId: newId(), outletId, orderId: null, at: NOW, pays: 'cash', lots: [sold], reason: null };
+    const sale = { saleId: newId(), buyerId, orderId: null, at: NOW, pays: 'cash', lots: [sold], reason: null };
     const words = /10 of these are promised \(order 1\): 2 can go/;
     expect(refusal(await send(keeper, 'sell', sale))).toMatch(words);
     expect(refusal(await send(keeper, 'lose', { lotId, ...some, cause: 'sale' }))).toMatch(words);
@@ -275,7 +275,7 @@ describe('an entry is about all it touches', () => {
       expect((await tankLog(keeper, tanks[code] ?? ''))[0]).toBe('A1: 10 L changed; A2: 10 L changed; A3: 10 L changed');
     expect((await tankLog(keeper, tanks.A4 ?? ''))[0]).toMatch(/added on shelf/);
     await keeper.write('undo', { id: newId(), entryId: id });
-    for (const code of ['A1', 'A2', 'A3']) expect((await tankLog(keeper, tanks[code] ?? ''))[0]).toMatch(/^Taken back/);
+    for (const code of ['A1', 'A2', 'A3']) expect((await tankLog(keeper, tanks[code] ?? ''))[0]).toMatch(/^Undone/);
   });
 
   it('a move is of both tanks, of the lot and of what is split off', async () => {
@@ -325,7 +325,7 @@ describe('later is what the server wrote later', () => {
     // A phone that was offline made its id before the clutch was logged.
     await send(keeper, 'observe', { id: old, broodId, kind: 'eggsSeen', at: { from: NOW, to: NOW }, counted: null });
     const undone = await keeper.call('undo', { id: newId(), entryId: clutchId });
-    expect(refusal(undone)).toBe('log/later-entries: This brood was observed since; take that back first.');
+    expect(refusal(undone)).toBe('log/later-entries: This brood was observed since; undo that first.');
     await keeper.write('undo', { id: newId(), entryId: old });
     expect((await keeper.call('undo', { id: newId(), entryId: clutchId })).ok).toBe(true);
   });

@@ -113,7 +113,7 @@ describe('every write of the contract', () => {
 });
 
 /** What is gone when it is erased: nothing brings it back. */
-const FINAL = new Set<ApiName>(['eraseOutlet']);
+const FINAL = new Set<ApiName>(['eraseBuyer']);
 
 /** The same request but for one thing that the contract lets pass. */
 function otherwise(body: Record<string, unknown>): object {
@@ -134,7 +134,7 @@ function otherwise(body: Record<string, unknown>): object {
       else if (
         key === 'programmeId' ||
         (key === 'attemptId' && Object.keys(fields).join() === 'id,broodId,attemptId') ||
-        (key === 'outletId' && Object.keys(fields).join() === 'id,outletId')
+        (key === 'buyerId' && Object.keys(fields).join() === 'id,buyerId')
       )
         fields[key] = newId();
       else if (change(inner)) return true;

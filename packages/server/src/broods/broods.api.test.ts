@@ -330,9 +330,9 @@ describe('a brood of another attempt', () => {
     const late = await attempt(keeper, tank('A3'), 'kribensis', '2026-03-20', { dams: [dam], sires: [sire] });
     const other = await attempt(keeper, tank('A2'), 'lemon-tetra', '2026-04-20', {});
     for (const [attemptId, detail] of [
-      [late, 'That attempt began after these were laid.'],
-      [other, 'That attempt is of another species.'],
-      [found.attemptId, 'It is of that attempt already.'],
+      [late, 'That spawning began after these were laid.'],
+      [other, 'That spawning is of another species.'],
+      [found.attemptId, 'It’s part of that spawning already.'],
     ] as const)
       expect(await keeper.call('joinBrood', { id: newId(), broodId: found.broodId, attemptId })).toMatchObject({
         ok: false,

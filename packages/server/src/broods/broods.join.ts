@@ -34,9 +34,9 @@ export function createJoin({
         const { brood } = await getBrood(scope, body.broodId);
         const attempt = await spawning.getAttempt(scope, body.attemptId);
         const wrong = (detail: string) => new DomainError('request/invalid', { detail, pointer: '#/attemptId' });
-        if (attempt.speciesKey !== brood.speciesKey) throw wrong('That attempt is of another species.');
-        if (attempt.id === brood.attemptId) throw wrong('It is of that attempt already.');
-        if (attempt.fromDay > houseDay(brood.laidTo, scope.timeZone)) throw wrong('That attempt began after these were laid.');
+        if (attempt.speciesKey !== brood.speciesKey) throw wrong('That spawning is of another species.');
+        if (attempt.id === brood.attemptId) throw wrong('It’s part of that spawning already.');
+        if (attempt.fromDay > houseDay(brood.laidTo, scope.timeZone)) throw wrong('That spawning began after these were laid.');
         await joins.insert(scope, {
           id: newId(),
           entryId: scope.entryId,
@@ -47,7 +47,7 @@ export function createJoin({
         });
         await broods.update(scope, { id: brood.id }, { attemptId: attempt.id });
         return {
-          text: `${brood.name}: of the attempt ${attempt.name}`,
+          text: `${brood.name}: joined to ${attempt.name}`,
           tankId: attempt.tankId,
           subjectId: brood.id,
           about: [attempt.id],

@@ -30,7 +30,7 @@ export function createBroodMoves({ stock, spawning }: { stock: StockService; spa
     });
     if (moves.length === 0)
       throw new DomainError('request/invalid', {
-        detail: 'Nobody to move: where they came from is not known. Use Move on the tank.',
+        detail: 'It isn’t known where they came from. Use Move on the tank.',
       });
     return moves;
   };

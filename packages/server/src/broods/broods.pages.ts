@@ -262,7 +262,7 @@ export function createBroodPages({ clock, room, stock, spawning, broods, rationF
     /** One brood, living or not. */
     async page(who: Who, broodId: string) {
       const [known] = await know(who, [broodId]);
-      if (!known) throw new DomainError('request/not-found', { detail: 'There is no such brood.' });
+      if (!known) throw new DomainError('request/not-found', { detail: 'There’s no such brood.' });
       const { card, state } = toCard(known, clock.now(), who.timeZone);
       const { figures, start } = known.species;
       const feedFrom = card.stages.find((span) => span.stage === 'fry')?.from ?? null;

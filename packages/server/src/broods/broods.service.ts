@@ -83,7 +83,7 @@ export function createBroods(deps: {
 
   async function getBrood(scope: Scope, broodId: string): Promise<{ brood: BroodRow; facts: BroodRecord; lots: LotRow[] }> {
     const brood = await broods.get(scope, broodId);
-    if (!brood) throw new DomainError('request/not-found', { detail: 'There is no such brood.' });
+    if (!brood) throw new DomainError('request/not-found', { detail: 'There’s no such brood.' });
     const [lots, seen] = [
       await lotsOf(scope, broodId),
       await observations.find(scope, { broodId }, { order: [['toAt', 'ASC']] }),
@@ -98,7 +98,7 @@ export function createBroods(deps: {
     const { entryId } = scope;
     const attempt = await spawning.getAttempt(scope, body.attemptId);
     const [facts] = await spawning.withFacts(scope, [attempt]);
-    if (facts?.ended) throw new DomainError('spawning/ended', { detail: `${attempt.name} has ended; begin a new attempt.` });
+    if (facts?.ended) throw new DomainError('spawning/ended', { detail: `${attempt.name} has ended. Start a new spawning.` });
     const kind = await species.get(scope, attempt.speciesKey);
     const before = await broods.find(scope, { attemptId: attempt.id }, { all: true });
     const name = before.length > 0 ? `${attempt.name}, clutch ${before.length + 1}` : attempt.name;
@@ -219,7 +219,7 @@ export function createBroods(deps: {
       tables: [],
       async before(scope, { subjectId: attemptId }) {
         if ((await broods.find(scope, { attemptId }, { limit: 1 })).length > 0)
-          throw new DomainError('log/later-entries', { detail: 'Eggs were logged for this attempt; take that back first.' });
+          throw new DomainError('log/later-entries', { detail: 'Eggs were logged for this spawning; undo that first.' });
       },
     },
   });

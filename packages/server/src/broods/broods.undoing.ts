@@ -25,5 +25,5 @@ export const refuseWhenSeenSince =
           seen.map(({ entryId }) => entryId),
         )
       ).length > 0;
-    if (since) throw new DomainError('log/later-entries', { detail: 'This brood was observed since; take that back first.' });
+    if (since) throw new DomainError('log/later-entries', { detail: 'This brood was observed since; undo that first.' });
   };

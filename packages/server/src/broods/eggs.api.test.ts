@@ -59,7 +59,7 @@ describe('eggs kept another way', () => {
     const chores = await round('2026-03-10');
     // 54 L of 60 x 30 x 30 cm less the glass, at 1 mg/L from a stock of 5 mg/ml: some 10 ml, each litre dosed once on the first day.
     const dye = chores.filter(({ kind }) => kind === 'dye');
-    expect(dye.map(({ text }) => text.split(',')[0]).sort()).toEqual(['First dose of dye', 'Then dye for the new water']);
+    expect(dye.map(({ text }) => text.split(',')[0]).sort()).toEqual(['First dose of dye', 'Add dye for the new water']);
     const ml = dye.map(({ amount }) => amount?.value ?? 0);
     const [first = 0, second = 0] = ml.sort((a, b) => b - a);
     expect(first + second).toBeGreaterThan(9.5);

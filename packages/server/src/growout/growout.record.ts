@@ -26,7 +26,7 @@ export function createGrowoutRecord(deps: { repository: GrowoutRepository; stock
 
   return async (who: Who, view: GrowoutView, speciesKey: string): Promise<v.InferOutput<typeof GrowoutRecord>> => {
     const species = view.species.get(speciesKey);
-    if (!species) throw new DomainError('request/not-found', { detail: 'There is no such species.' });
+    if (!species) throw new DomainError('request/not-found', { detail: 'There’s no such species.' });
     const [sorted, selected, crosses, living, passed] = await Promise.all([
       repository.sortings.find(who, { speciesKey }, OLDEST_FIRST),
       repository.selections.find(who, { speciesKey }, OLDEST_FIRST),

@@ -134,11 +134,11 @@ export function createGrowout({ database, log, room, stock, species, readiness, 
     body.moves.forEach((move, i) => {
       const at = (field: string) => `#/moves/${i}/${field}`;
       const lot = view.stock.lots.find(({ id }) => id === move.lotId);
-      if (!lot) throw invalid('These animals are no longer there.', at('lotId'));
+      if (!lot) throw invalid('These animals have moved on.', at('lotId'));
       const sum = (wanted.get(lot.id) ?? 0) + move.heads;
       wanted.set(lot.id, sum);
       if (sum > totalHeads(lot)) throw invalid(`Only ${totalHeads(lot)} live in it.`, at('heads'));
-      if (!view.tanks.has(move.toTankId)) throw invalid('There is no such tank.', at('toTankId'));
+      if (!view.tanks.has(move.toTankId)) throw invalid('There’s no such tank.', at('toTankId'));
       if (move.toTankId === lot.tankId) throw invalid('They are in that tank already.', at('toTankId'));
       if (move.on < view.today) throw invalid('That day is over.', at('on'));
       const [booking] = holdsFrom(view.attemptsByTank.get(move.toTankId) ?? [], move.on);

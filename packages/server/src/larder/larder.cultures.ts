@@ -41,7 +41,7 @@ export function createCultures({
 
   async function mustRun(scope: Scope, cultureId: string): Promise<CultureRow> {
     const culture = await cultures.get(scope, cultureId);
-    if (!culture) throw new DomainError('request/not-found', { detail: 'There is no such culture.' });
+    if (!culture) throw new DomainError('request/not-found', { detail: 'There’s no such culture.' });
     if (culture.ended) throw new DomainError('larder/ended', { detail: `${culture.name} was emptied.` });
     return culture;
   }
@@ -59,14 +59,14 @@ export function createCultures({
     const tank = body.tankId ? await room.getTank(scope, body.tankId) : null;
     const from = body.fromId ? await cultures.get(scope, body.fromId) : null;
     if (body.fromId && !from)
-      throw new DomainError('request/not-found', { detail: 'There is no such culture to start from.', pointer: '#/fromId' });
+      throw new DomainError('request/not-found', { detail: 'There’s no such culture to start from.', pointer: '#/fromId' });
     if (from && from.startedAt > body.startedAt)
       throw new DomainError('request/invalid', { detail: `${from.name} was started later than that.`, pointer: '#/startedAt' });
     if (from && from.food !== body.food)
       throw new DomainError('request/invalid', { detail: `${from.name} is ${FOOD_NAMES[from.food]}.`, pointer: '#/fromId' });
     const own = body.kindId ? (await repository.ownKinds(scope)).get(body.kindId) : null;
     if (body.kindId && own?.standsFor !== body.food)
-      throw new DomainError('request/not-found', { detail: 'There is no such kind.', pointer: '#/kindId' });
+      throw new DomainError('request/not-found', { detail: 'There’s no such kind.', pointer: '#/kindId' });
     if (body.hatch && !CULTURES[body.food].batch)
       throw new DomainError('request/invalid', {
         detail: `${sentence(FOOD_NAMES[body.food])} are not hatched.`,

@@ -108,7 +108,7 @@ export function larderPages(deps: {
     /** The line back to the first, and all that came of that. */
     async family(who: Who, cultureId: string) {
       const own = await repository.cultures.get(who, cultureId);
-      if (!own) throw new DomainError('request/not-found', { detail: 'There is no such culture.' });
+      if (!own) throw new DomainError('request/not-found', { detail: 'There’s no such culture.' });
       let first = own;
       for (let step = 0; step < FAMILY && first.fromId; step++) {
         const from = await repository.cultures.get(who, first.fromId);
@@ -140,7 +140,7 @@ export function larderPages(deps: {
 
     tide(view: LarderView, { speciesKey, day, eggs }: WhatIf) {
       if (speciesKey && !view.species.get(speciesKey))
-        throw new DomainError('request/invalid', { detail: 'There is no such species.', pointer: '#/speciesKey' });
+        throw new DomainError('request/invalid', { detail: 'There’s no such species.', pointer: '#/speciesKey' });
       return deriveTide(view, 56, speciesKey ? { speciesKey, day: day ?? view.today, eggs: eggs ?? null } : null);
     },
     pours: (view: LarderView) => ({ day: view.today, ...pourList(view) }),

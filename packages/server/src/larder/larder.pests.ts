@@ -50,7 +50,7 @@ export function createPests({
         const tank = body.tankId ? await room.getTank(scope, body.tankId) : null;
         const culture = body.cultureId ? await cultures.get(scope, body.cultureId) : null;
         if (body.cultureId && !culture)
-          throw new DomainError('request/not-found', { detail: 'There is no such culture.', pointer: '#/cultureId' });
+          throw new DomainError('request/not-found', { detail: 'There’s no such culture.', pointer: '#/cultureId' });
         await pests.insert(scope, {
           id: sightingId,
           entryId: scope.entryId,
@@ -71,14 +71,14 @@ export function createPests({
         async before(scope, entry) {
           const [seen] = await pests.find(scope, { entryId: entry.id });
           if (seen && (await pestEvents.find(scope, { sightingId: seen.id }, { limit: 1 })).length > 0)
-            throw new DomainError('log/later-entries', { detail: 'It was treated since; take that back first.' });
+            throw new DomainError('log/later-entries', { detail: 'It was treated since; undo that first.' });
         },
       },
     },
     pestEvent: {
       apply: async (scope, body) => {
         const seen = await pests.get(scope, body.sightingId);
-        if (!seen) throw new DomainError('request/not-found', { detail: 'There is no such sighting.', pointer: '#/sightingId' });
+        if (!seen) throw new DomainError('request/not-found', { detail: 'There’s no such sighting.', pointer: '#/sightingId' });
         if (body.at < seen.at)
           throw new DomainError('request/invalid', { detail: 'It was seen later than that.', pointer: '#/at' });
         const { words, treatments } = PEST_KINDS[seen.pest];

@@ -58,7 +58,7 @@ export function createLarder(deps: {
     const cystsG = CULTURES[food].batch && amount && unit === 'g' ? amount : null;
     const tin = cystsG ? await shelf.tinInUse(scope) : null;
     const hatch = cystsG ? { cystsG, litres: 1, saltG: HATCH_SALT_G_PER_L, lit: true, tinId: tin } : null;
-    // Begun from what runs already, where something does.
+    // Begun from what is already running, where something does.
     const parent = hatch
       ? null
       : (await cultures.find(scope, { food, ended: false }, { order: [['startedAt', 'ASC']], limit: 1 }))[0];
@@ -78,10 +78,10 @@ export function createLarder(deps: {
           for (const { id: cultureId } of made) {
             if ((await events.find(scope, { cultureId }, { limit: 1 })).length > 0)
               throw new DomainError('log/later-entries', {
-                detail: 'This culture was fed or looked at since; take that back first.',
+                detail: 'This culture was fed or looked at since; undo that first.',
               });
             if ((await cultures.find(scope, { fromId: cultureId }, { limit: 1 })).length > 0)
-              throw new DomainError('log/later-entries', { detail: 'Another was started from it since; take that back first.' });
+              throw new DomainError('log/later-entries', { detail: 'Another was started from it since; undo that first.' });
           }
         },
       },

@@ -88,7 +88,7 @@ export function createShelf({ log, room, repository }: { log: LogService; room: 
           const set = (await repository.hatchesSet(scope)).some(({ hatch }) => hatch?.tinId === item.id);
           if (used.length > 0 || set)
             throw new DomainError('log/later-entries', {
-              detail: `${item.name} was used or weighed since; take that back first.`,
+              detail: `${item.name} was used or weighed since; undo that first.`,
             });
         },
       },

@@ -69,7 +69,7 @@ describe('a culture that is looked at', () => {
     expect(await culture(id)).toMatchObject({ phase: 'ripe', ripeFrom: '2026-03-10' });
     await event(id, { kind: 'looked', density: 3, signs: ['foul'] });
     const { alarms } = await keeper.get('round');
-    expect(alarms.map(({ title }) => title)).toContain('Paramecium 1 may be lost.');
+    expect(alarms.map(({ title }) => title)).toContain('Paramecium 1 is failing.');
   });
 });
 
@@ -289,7 +289,7 @@ describe('a plan of starts', () => {
     expect(await sitter.call('takePlan', taken('2026-03-10'))).toMatchObject({ ok: false, status: 403 });
     await keeper.write('takePlan', taken('2026-03-10'));
     expect(await starts()).toHaveLength(1);
-    expect((await keeper.get('horizon')).items.some(({ label }) => label === 'start microworms, as planned')).toBe(true);
+    expect((await keeper.get('horizon')).items.some(({ label }) => label === 'start microworms')).toBe(true);
     test.setNow('2026-03-10T08:01:00.000Z');
     await keeper.write('takePlan', { ...taken('2026-03-20'), at: test.now() });
     expect(await starts()).toHaveLength(0);

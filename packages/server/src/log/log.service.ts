@@ -60,12 +60,12 @@ export function createLog({ database, clock }: { database: Database; clock: Cloc
   function checkWhen(when: TimeRange, scope: Pick<Scope, 'override' | 'now'>): void {
     if (Date.parse(when.to) > Date.parse(scope.now) + FUTURE_MS)
       throw new DomainError('request/invalid', {
-        detail: 'That is in the future; log it when it has happened.',
+        detail: 'That’s in the future. Log it once it has happened.',
         pointer: '#/at',
       });
     if (!scope.override && Date.parse(when.from) < Date.parse(scope.now) - PAST_DAYS * DAY_MS)
       throw new DomainError('log/implausible-date', {
-        detail: `${when.from.slice(0, 10)} is more than a year ago. If it is right, say why.`,
+        detail: `${when.from.slice(0, 10)} is more than a year ago. If it’s right, say why.`,
         pointer: '#/at',
       });
   }
@@ -249,7 +249,7 @@ export function createLog({ database, clock }: { database: Database; clock: Cloc
       const entry = newest ? await repository.entries.get(scope, newest.entryId) : null;
       const by = entry
         ? `${entry.byName} changed it ${formatInstant(entry.recordedAt, houseDay(scope.now, scope.timeZone), scope.timeZone)}`
-        : 'It was taken back meanwhile';
+        : 'It was undone meanwhile';
       throw new DomainError('log/edited-since', {
         detail: `${by}: ${words.theirs}. Yours: ${words.yours}. If yours is to stand, say why.`,
       });
@@ -269,17 +269,17 @@ export function createLog({ database, clock }: { database: Database; clock: Cloc
       return write(who, 'undo', body, async (scope) => {
         const entry = await repository.entries.get(scope, body.entryId);
         if (!entry || entry.kind === 'undo')
-          throw new DomainError('request/not-found', { detail: 'There is no such entry to take back.' });
-        if (entry.undone) throw new DomainError('log/later-entries', { detail: 'It was taken back already.' });
+          throw new DomainError('request/not-found', { detail: 'There’s no such entry to undo.' });
+        if (entry.undone) throw new DomainError('log/later-entries', { detail: 'It’s already undone.' });
         if (!mayUndo(scope.role, entry))
-          throw new DomainError('log/not-yours', { detail: `Only a keeper takes back "${entry.text}".` });
+          throw new DomainError('log/not-yours', { detail: `Only a keeper can undo "${entry.text}".` });
         const all = [...new Set([entry.kind, ...(entry.parts ?? [])])].flatMap(undoingsOf);
         for (const undoing of all) await undoing.before?.(scope, entry);
         for (const table of new Set(all.flatMap(({ tables }) => tables))) await table.undo(scope, entry.id);
         for (const undoing of all) await undoing.after?.(scope, entry);
         await repository.markUndone(scope, entry.id);
         return {
-          text: `Taken back: ${entry.text}`,
+          text: `Undone: ${entry.text}`,
           tankId: entry.tankId,
           subjectId: entry.subjectId,
           about: await repository.subjectsOf(scope, entry.id),

@@ -20,7 +20,7 @@ function toAnswer(error: unknown): Answer {
       detail: error.detail,
       ...(error.pointer ? { errors: [{ pointer: error.pointer, detail: error.detail }] } : {}),
     };
-  if (isDatabaseAway(error)) return { code: 'platform/database-away', detail: 'What you typed is kept; it is tried again.' };
+  if (isDatabaseAway(error)) return { code: 'platform/database-away', detail: 'What you typed is kept and will be tried again.' };
   const type = (error as { type?: string } | null)?.type;
   if (type === 'entity.too.large') return { code: 'request/too-large', detail: 'Send less at once.' };
   if (type === 'entity.parse.failed') return { code: 'request/invalid', detail: 'The request is not JSON.' };

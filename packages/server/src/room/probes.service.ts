@@ -64,7 +64,7 @@ export function createProbes({
 
   async function getProbe(who: Who, probeId: string): Promise<ProbeRow> {
     const probe = await probes.get(who, probeId);
-    if (!probe) throw new DomainError('request/not-found', { detail: 'There is no such probe.' });
+    if (!probe) throw new DomainError('request/not-found', { detail: 'There’s no such probe.' });
     return probe;
   }
 

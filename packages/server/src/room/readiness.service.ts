@@ -128,7 +128,7 @@ export function createReadiness({
     repository,
     applyEvent,
     load,
-    /** A new tank: it runs already, or its set-up begins. */
+    /** A new tank: it is already running, or its set-up begins. */
     onTank: async (scope: Scope, tankId: string, state: 'running' | 'setUp') => {
       const row = { id: newId(), entryId: scope.entryId, tankId, kind: state, at: scope.now, note: null };
       await tankEvents.insert(scope, row);

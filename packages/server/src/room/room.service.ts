@@ -96,11 +96,11 @@ export function createRoom({
     (inside: (scope: Scope, subjectId: string | null) => Promise<readonly unknown[]>): Undoing['before'] =>
     async (scope, entry) => {
       if ((await inside(scope, entry.subjectId)).length > 0)
-        throw new DomainError('log/later-entries', { detail: 'Something stands in it; take that back first.' });
+        throw new DomainError('log/later-entries', { detail: 'Something stands in it; undo that first.' });
     };
   async function getTank(at: Reading, tankId: string, pointer?: string): Promise<TankRow> {
     const tank = await tanks.get(at, tankId);
-    if (!tank) throw new DomainError('request/not-found', { detail: 'There is no such tank.', ...(pointer ? { pointer } : {}) });
+    if (!tank) throw new DomainError('request/not-found', { detail: 'There’s no such tank.', ...(pointer ? { pointer } : {}) });
     return tank;
   }
 
@@ -120,7 +120,7 @@ export function createRoom({
     if (body.meterId) await meterOf(scope, body.meterId);
     if (body.quantity === 'tempC' && !scope.override && (body.value < PLAUSIBLE_TEMP_C[0] || body.value > PLAUSIBLE_TEMP_C[1]))
       throw new DomainError('room/implausible-reading', {
-        detail: `${formatNumber(body.value, 3)} °C would harm almost any stock. If it is right, say why.`,
+        detail: `${formatNumber(body.value, 3)} °C would harm almost anything. If it’s right, say why.`,
         pointer: '#/value',
       });
     await readings.insert(scope, {
@@ -165,7 +165,7 @@ export function createRoom({
       apply: async (scope, body) => {
         const { entryId } = scope;
         const rack = await racks.get(scope, body.rackId);
-        if (!rack) throw new DomainError('request/not-found', { detail: 'There is no such rack.', pointer: '#/rackId' });
+        if (!rack) throw new DomainError('request/not-found', { detail: 'There’s no such rack.', pointer: '#/rackId' });
         const others = await shelves.find(scope, { rackId: rack.id });
         const level = others.reduce((last, shelf) => Math.max(last, shelf.level), 0) + 1;
         await shelves.insert(scope, {

@@ -28,7 +28,7 @@ export function createTankMoves({ log, repository }: { log: LogService; reposito
       },
     );
     if (last?.entryId !== entry.id)
-      throw new DomainError('log/later-entries', { detail: 'The tank was moved again since; take that back first.' });
+      throw new DomainError('log/later-entries', { detail: 'The tank was moved again since; undo that first.' });
     const tank = await tanks.get(scope, last.tankId);
     const others = (await tanks.find(scope, { shelfId: last.fromShelfId })).filter((other) => other.id !== last.tankId);
     const shelf = await shelves.get(scope, last.fromShelfId);
@@ -47,7 +47,7 @@ export function createTankMoves({ log, repository }: { log: LogService; reposito
     tank: Omit<StandingTank, 'leftCm'> & { leftCm: number | null },
   ): Promise<Place> {
     const shelf = await shelves.get(scope, shelfId);
-    if (!shelf) throw new DomainError('request/not-found', { detail: 'There is no such shelf.', pointer: '#/shelfId' });
+    if (!shelf) throw new DomainError('request/not-found', { detail: 'There’s no such shelf.', pointer: '#/shelfId' });
     const neighbours = (await tanks.find(scope, { shelfId: shelf.id })).filter((other) => other.id !== tank.id);
     const leftCm = tank.leftCm ?? endOfShelf(neighbours);
     const decision = decidePlace({ ...tank, leftCm }, shelf, neighbours);
@@ -64,7 +64,7 @@ export function createTankMoves({ log, repository }: { log: LogService; reposito
       apply: async (scope, body) => {
         const { entryId } = scope;
         const tank = await tanks.get(scope, body.tankId);
-        if (!tank) throw new DomainError('request/not-found', { detail: 'There is no such tank.' });
+        if (!tank) throw new DomainError('request/not-found', { detail: 'There’s no such tank.' });
         const { leftCm, shelfLabel } = await findPlace(scope, body.shelfId, {
           ...tank,
           facing: body.facing,

@@ -54,12 +54,12 @@ export function createWater({
   const { waters, analyses, changes, regimes, meters, calibrations } = repository;
 
   const usedSince = (isUsed: boolean): void => {
-    if (isUsed) throw new DomainError('log/later-entries', { detail: 'It was used since; take that back first.' });
+    if (isUsed) throw new DomainError('log/later-entries', { detail: 'It was used since; undo that first.' });
   };
   async function waterName(at: Reading, waterId: string | null): Promise<string | null> {
     if (waterId === null) return null;
     const water = await waters.get(at, waterId);
-    if (!water) throw new DomainError('request/not-found', { detail: 'There is no such water.', pointer: '#/waterId' });
+    if (!water) throw new DomainError('request/not-found', { detail: 'There’s no such water.', pointer: '#/waterId' });
     return water.name;
   }
 
@@ -88,7 +88,7 @@ export function createWater({
 
   async function applyCalibration(scope: Scope, body: { meterId: string; at: string }): Promise<Applied> {
     const meter = await meters.get(scope, body.meterId);
-    if (!meter) throw new DomainError('request/not-found', { detail: 'There is no such instrument.' });
+    if (!meter) throw new DomainError('request/not-found', { detail: 'There’s no such instrument.' });
     const row = { id: newId(), entryId: scope.entryId, meterId: meter.id, at: body.at };
     await calibrations.insert(scope, row);
     return { text: `${meter.name} calibrated`, subjectId: meter.id };
@@ -225,7 +225,7 @@ export function createWater({
     /** Refuses an instrument that is not of this house. */
     async mustHaveMeter(scope: Scope, meterId: string): Promise<void> {
       if (!(await meters.get(scope, meterId)))
-        throw new DomainError('request/not-found', { detail: 'There is no such instrument.', pointer: '#/meterId' });
+        throw new DomainError('request/not-found', { detail: 'There’s no such instrument.', pointer: '#/meterId' });
     },
     applyChange,
     applyCalibration,

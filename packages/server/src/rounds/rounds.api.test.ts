@@ -69,7 +69,7 @@ describe('the round', () => {
     expect(await round()).toMatchObject({ stops: [], total: 0, done: 0 });
     await stockUp(keeper, tank('A2'), 'kribensis', { males: 1, females: 2 }, NOW);
     const fed = await chore('A2', 'feedAdults');
-    expect(fed).toMatchObject({ way: 'do', text: 'Pellets' });
+    expect(fed).toMatchObject({ way: 'do', text: 'Feed pellets' });
     expect(fed?.amountText).toMatch(/pinch|g$/);
   });
 
@@ -177,7 +177,7 @@ describe('an outcome', () => {
     expect(await keeper.call('outcome', outcome(fed?.key ?? ''))).toMatchObject({
       ok: false,
       status: 409,
-      body: { code: 'rounds/already-ticked', detail: 'sitter logged it as done already.' },
+      body: { code: 'rounds/already-ticked', detail: 'Already ticked.' },
     });
     await sitter.write('undo', { id: newId(), entryId: body.id });
     expect((await chore('A1', 'feedAdults'))?.outcome).toBeNull();
@@ -220,6 +220,54 @@ describe('an outcome', () => {
   });
 });
 
+describe('several ticked at once', () => {
+  const ticks = (...outcomes: ReturnType<typeof outcome>[]) => ({
+    id: newId(),
+    at: test.now(),
+    outcomes: outcomes.map((one) => ({ ...one, id: undefined })),
+  });
+  const alive = async (broodId: string) => (await keeper.get('brood', { params: { broodId } })).alive;
+
+  it('stand as one entry in the log of each tank and are undone as one; what was ticked before is left as it was', async () => {
+    await stockUp(keeper, tank('A1'), 'kribensis', { males: 1, females: 2 }, NOW);
+    await stockUp(keeper, tank('A2'), 'kribensis', { males: 1, females: 2 }, NOW);
+    const [first, second] = [await chore('A1', 'feedAdults'), await chore('A2', 'feedAdults')];
+    const fed = (one: typeof first, code: string) =>
+      outcome(one?.key ?? '', { amount: 2, unit: 'pinch', tick: one?.tick ?? null, tankId: tank(code) });
+    await keeper.write('outcome', fed(first, 'A1'));
+    const both = ticks(fed(first, 'A1'), fed(second, 'A2'));
+    await sitter.write('ticks', both);
+    expect(await sitter.write('ticks', both)).toMatchObject({ replayed: true });
+    expect((await chore('A1', 'feedAdults'))?.outcome).toMatchObject({ by: 'keeper' });
+    expect((await chore('A2', 'feedAdults'))?.outcome).toMatchObject({ by: 'sitter', entryId: both.id });
+    expect(await sitter.call('ticks', ticks(fed(first, 'A1'), fed(second, 'A2')))).toMatchObject({
+      ok: false,
+      body: { code: 'rounds/already-ticked', detail: 'Already ticked.' },
+    });
+    await sitter.write('undo', { id: newId(), entryId: both.id });
+    expect((await chore('A2', 'feedAdults'))?.outcome).toBeNull();
+    expect((await chore('A1', 'feedAdults'))?.outcome).toMatchObject({ by: 'keeper' });
+  });
+
+  it('are all taken or none: one that is refused leaves the others open', async () => {
+    const { broodId } = await eggsIn('A1', 'sixray-aspidoras', 10);
+    const [white, change] = [await chore('A1', 'pickWhite'), await chore('A1', 'eggChange')];
+    const change_ = outcome(change?.key ?? '', { amount: 1, unit: 'L', tick: change?.tick ?? null });
+    const tooMany = outcome(white?.key ?? '', { amount: 11, unit: 'eggs', tick: white?.tick ?? null });
+    expect(await sitter.call('ticks', ticks(change_, tooMany))).toMatchObject({ ok: false, body: { code: 'stock/too-many' } });
+    expect((await chore('A1', 'eggChange'))?.outcome).toBeNull();
+    await sitter.write('ticks', ticks(change_, { ...tooMany, amount: 4 }));
+    expect(await alive(broodId)).toBe(6);
+    expect((await keeper.get('tankRegime', { params: { tankId: tank('A1') } })).changes).toHaveLength(1);
+  });
+
+  it('are at least one and at most two hundred', async () => {
+    expect(await sitter.call('ticks', ticks())).toMatchObject({ ok: false, status: 400 });
+    const many = Array.from({ length: 201 }, (_, i) => outcome(`feedAdults:${i}:2026-03-10`));
+    expect(await sitter.call('ticks', ticks(...many))).toMatchObject({ ok: false, status: 400 });
+  });
+});
+
 describe('a culture begun by a tick', () => {
   it('cannot be taken back once it was fed, as one begun by its form cannot', async () => {
     await eggsIn('A1');
@@ -246,7 +294,7 @@ describe('the larder plan', () => {
     expect(await plan()).toMatchObject({ status: 'late', from: '2026-03-15' });
     expect((await round()).alarms[0]).toMatchObject({
       severity: 'now',
-      title: 'First food for Sixray aspidoras in A1 is not safe.',
+      title: 'No microworms for Sixray aspidoras in A1.',
     });
     const start = (await round()).stops
       .find((candidate) => candidate.code === 'Larder')

@@ -11,8 +11,8 @@ import { jotPart } from './jotParts';
 import type { RoundsRepository } from './rounds.repository';
 
 const ANSWERS = { notYet: 'not yet', some: 'some', all: 'all' } as const;
-const alreadyTicked = ({ byName, status }: { byName: string; status: string }) =>
-  new DomainError('rounds/already-ticked', { detail: `${byName} logged it as ${status} already.` });
+const alreadyTicked = ({ status }: { status: string }) =>
+  new DomainError('rounds/already-ticked', { detail: status === 'done' ? 'Already ticked.' : 'Already skipped.' });
 
 /** The round, the Horizon, and the jot line; all worked out from the house as it stands. */
 export function createRounds({
@@ -58,6 +58,22 @@ export function createRounds({
     };
   }
 
+  /** Ticks what is not ticked yet, all of it or nothing. */
+  async function applyTicks(scope: Scope, body: EntryBody<'ticks'>): Promise<Applied> {
+    const done: Applied[] = [];
+    const codes = new Set<string>();
+    for (const outcome of body.outcomes) {
+      if (await repository.ofChore(scope, outcome.choreKey)) continue;
+      done.push(await log.part(scope, 'outcome', outcome));
+      if (outcome.tankId) codes.add((await room.getTank(scope, outcome.tankId, '#/outcomes')).code);
+    }
+    const [first] = done;
+    if (!first) throw new DomainError('rounds/already-ticked', { detail: 'Already ticked.' });
+    const all = joined(done);
+    const many = `${done.length} chores ticked${codes.size > 0 ? `: ${[...codes].join(', ')}` : ''}`;
+    return { ...all, text: done.length === 1 ? first.text : codes.size === 1 ? all.text : many };
+  }
+
   /** Reads a jotted line as of when it was typed, and does all of it or nothing. */
   async function applyJot(scope: Scope, body: EntryBody<'jot'>): Promise<Applied> {
     const view = await house.view(scope);
@@ -99,6 +115,7 @@ export function createRounds({
       // What a tick or a line logged besides is undone as its own kinds are: they are parts of the entry.
       undo: { tables: [outcomes] },
     },
+    ticks: { apply: applyTicks, undo: { tables: [] } },
     jot: { apply: applyJot, undo: { tables: [] } },
   });
 

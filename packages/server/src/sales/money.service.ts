@@ -95,7 +95,7 @@ export function createMoney({ log, room, species, repository, workSince }: Deps)
     return meals === 0 ? 0 : spent / meals;
   }
 
-  /** The books of a year: by species, brood and outlet. */
+  /** The books of a year: by species, brood and buyer. */
   async function account(who: Who, view: SalesView, year: string | undefined) {
     const to = year === undefined || year === view.today.slice(0, 4) ? view.today : `${year}-12-31`;
     const from = year === undefined ? addDays(view.today, -YEAR_DAYS + 1) : `${year}-01-01`;
@@ -225,7 +225,7 @@ export function createMoney({ log, room, species, repository, workSince }: Deps)
         if (on > houseDay(scope.now, scope.timeZone))
           throw new DomainError('request/invalid', { detail: 'That day has not come yet.', pointer: '#/on' });
         if (speciesKey !== null && !(await species.all(scope)).get(speciesKey))
-          throw new DomainError('request/invalid', { detail: 'There is no such species.', pointer: '#/speciesKey' });
+          throw new DomainError('request/invalid', { detail: 'There’s no such species.', pointer: '#/speciesKey' });
       },
       apply: async (scope, body) => {
         const { id: _id, on, ...row } = body;
@@ -258,22 +258,22 @@ export function createMoney({ log, room, species, repository, workSince }: Deps)
 
     async reply(who: Who, view: SalesView, year: string | undefined) {
       const { from, to, house, species, broods, rows, sold } = await account(who, view, year);
-      const outlets = await repository.allOutlets(who);
-      const byOutlet = groupBy(sold, ({ outletId }) => outletId);
+      const buyers = await repository.allBuyers(who);
+      const byBuyer = groupBy(sold, ({ buyerId }) => buyerId);
       return {
         from,
         to,
         rates: house,
         species: species.sort((a, b) => b.netCents - a.netCents),
         broods: broods.sort((a, b) => b.netCents - a.netCents),
-        outlets: [...byOutlet].map(([outletId, own]) => {
+        buyers: [...byBuyer].map(([buyerId, own]) => {
           const costs = own.map((row) => {
             const each = costOf(row, broods, species);
             return each === null ? null : each * totalHeads(row);
           });
           return {
-            outletId,
-            name: outlets.find((outlet) => outlet.outletId === outletId)?.name ?? 'Erased',
+            buyerId,
+            name: buyers.find((buyer) => buyer.buyerId === buyerId)?.name ?? 'Erased',
             heads: own.reduce((sum, row) => sum + totalHeads(row), 0),
             cents: own.reduce((sum, row) => sum + row.cents * totalHeads(row) - row.feeCents, 0),
             costCents: costs.includes(null) ? null : costs.reduce<number>((sum, cost) => sum + (cost ?? 0), 0),
@@ -293,19 +293,19 @@ export function createMoney({ log, room, species, repository, workSince }: Deps)
 
     /** Animals handed over, with what each cost. */
     async sold(who: Who, view: SalesView) {
-      const [rows, outlets, { species, broods }] = await Promise.all([
+      const [rows, buyers, { species, broods }] = await Promise.all([
         repository.newestSold(who, 200),
-        repository.allOutlets(who),
+        repository.allBuyers(who),
         account(who, view, undefined),
       ]);
-      const outletOf = new Map(outlets.map((outlet) => [outlet.outletId, outlet]));
+      const buyerOf = new Map(buyers.map((buyer) => [buyer.buyerId, buyer]));
       return rows.map((row) => ({
         soldId: row.id,
         entryId: row.entryId,
         code: row.code,
         at: row.at,
-        outletName: outletOf.get(row.outletId)?.name ?? 'Erased',
-        outletKind: outletOf.get(row.outletId)?.kind ?? ('private' as const),
+        buyerName: buyerOf.get(row.buyerId)?.name ?? 'Erased',
+        buyerKind: buyerOf.get(row.buyerId)?.kind ?? ('private' as const),
         speciesName: view.species.get(row.speciesKey)?.commonName ?? row.speciesKey,
         heads: totalHeads(row),
         cents: row.cents,

@@ -8,7 +8,7 @@ import type { LogService, Scope } from '../log';
 import { DomainError, type Reading, type Who } from '../platform';
 import type { SpeciesService } from '../species';
 import type { StockService } from '../stock';
-import type { OutletsService } from './outlets.service';
+import type { BuyersService } from './buyers.service';
 import type { OrderLineRow, OrderRow, SalesRepository } from './sales.repository';
 
 type Body<Name extends keyof typeof salesEndpoints> = BodyOf<(typeof salesEndpoints)[Name]>;
@@ -20,21 +20,21 @@ const SHOWN = 300;
 /** Refuses animals of kinds that the law speaks against until a reason is given. @param laws - of each kind; null where it says nothing */
 export function mustHaveReason(laws: readonly (string | null)[], reason: string | null, pointer = '#/reason'): void {
   const law = reason === null ? laws.find((one) => one !== null) : null;
-  if (law) throw invalid(`${law} Say why they may go all the same.`, pointer);
+  if (law) throw invalid(`${law} Say why they can go anyway.`, pointer);
 }
 
 /** Orders: what is asked for by when, and which animals are set aside for it. */
 export function createOrders({
   log,
   stock,
-  outlets,
+  buyers,
   repository,
   species,
   broodsOf,
 }: {
   log: LogService;
   stock: StockService;
-  outlets: OutletsService;
+  buyers: BuyersService;
   repository: SalesRepository;
   species: SpeciesService;
   /** Broods by their ids. */
@@ -47,7 +47,7 @@ export function createOrders({
       const [row] = await orders.find(scope, { entryId: entry.id });
       const newest = row ? await repository.standingOrder(scope, row.orderId) : null;
       if (row && newest && newest.id !== row.id)
-        throw new DomainError('log/later-entries', { detail: 'The order was changed since; take that back first.' });
+        throw new DomainError('log/later-entries', { detail: 'The order was changed since; undo that first.' });
       if (row?.cancelled && row.closed) await mustFit(scope, row.orderId, row.orderLines);
     },
   };
@@ -81,7 +81,7 @@ export function createOrders({
       if (!lacking) continue;
       const left = SEXES.reduce((sum, sex) => sum + Math.max(0, there?.[sex] ?? 0), 0);
       throw invalid(
-        `Only ${left} of that lot are not promised to somebody else${left >= totalHeads(want) ? ', and of another sex' : ''}.`,
+        `Only ${left} of that lot aren’t promised to someone else${left >= totalHeads(want) ? ', and of another sex' : ''}.`,
         want.pointer,
       );
     }
@@ -106,13 +106,13 @@ export function createOrders({
     ];
     for (const [i, line] of lines.entries()) {
       const at = (field: string) => `#/lines/${i}/${field}`;
-      if (!kinds.get(line.speciesKey)) throw invalid('There is no such species.', at('speciesKey'));
+      if (!kinds.get(line.speciesKey)) throw invalid('There’s no such species.', at('speciesKey'));
       const brood = line.broodId === null ? null : found.find(({ id }) => id === line.broodId);
-      if (brood === undefined) throw invalid('That brood is no longer there.', at('broodId'));
+      if (brood === undefined) throw invalid('That brood is gone.', at('broodId'));
       if (brood && brood.speciesKey !== line.speciesKey) throw invalid('That brood is of another species.', at('broodId'));
       for (const { lotId } of line.reserved) {
         const lot = lots.find(({ id }) => id === lotId);
-        if (!lot || totalHeads(lot) === 0) throw invalid('These animals are no longer there.', at('reserved'));
+        if (!lot || totalHeads(lot) === 0) throw invalid('These animals have moved on.', at('reserved'));
         if (lot.speciesKey !== line.speciesKey) throw invalid('These animals are of another species.', at('reserved'));
       }
     }
@@ -129,7 +129,7 @@ export function createOrders({
       apply: async (scope, body) => {
         const { lines, dueOn, reason } = body;
         const [kinds, today] = [await species.all(scope), houseDay(scope.now, scope.timeZone)];
-        const outlet = await outlets.mustHave(scope, body.outletId);
+        const buyer = await buyers.mustHave(scope, body.buyerId);
         const before = await repository.standingOrder(scope, body.orderId);
         if (before?.closed)
           throw invalid(before.cancelled !== null ? 'This order was cancelled.' : 'This order was handed over.', '#/orderId');
@@ -144,7 +144,7 @@ export function createOrders({
           if (line.heads < collected) throw invalid(`${collected} of these were handed over.`, `#/lines/${i}/heads`);
           if (aside + collected > line.heads)
             throw invalid(`${aside} are set aside for ${line.heads - collected}.`, `#/lines/${i}/reserved`);
-          if (UNPAID.includes(outlet.kind) && line.cents > 0) throw invalid('Nothing is asked for a gift.', `#/lines/${i}/cents`);
+          if (UNPAID.includes(buyer.kind) && line.cents > 0) throw invalid('Nothing is asked for a gift.', `#/lines/${i}/cents`);
           return { ...line, collected };
         });
         const gone = before?.orderLines.find(
@@ -158,7 +158,7 @@ export function createOrders({
           entryId: scope.entryId,
           orderId: body.orderId,
           number,
-          outletId: body.outletId,
+          buyerId: body.buyerId,
           dueOn,
           orderLines,
           note: body.note,
@@ -171,7 +171,7 @@ export function createOrders({
         return {
           text: `Order ${number}${before ? ' changed' : ''}: ${inWords(kinds, lines)} for ${formatDay(dueOn, today)}`,
           subjectId: body.orderId,
-          about: [body.outletId, ...lines.flatMap(({ reserved, broodId }) => [broodId, ...reserved.map(({ lotId }) => lotId)])],
+          about: [body.buyerId, ...lines.flatMap(({ reserved, broodId }) => [broodId, ...reserved.map(({ lotId }) => lotId)])],
         };
       },
       undo: oneBack,
@@ -179,7 +179,7 @@ export function createOrders({
     orderCancelled: {
       apply: async (scope, body) => {
         const before = await repository.standingOrder(scope, body.orderId);
-        if (!before) throw new DomainError('request/not-found', { detail: 'There is no such order.' });
+        if (!before) throw new DomainError('request/not-found', { detail: 'There’s no such order.' });
         if (before.closed) throw invalid('This order is over already.', '#/orderId');
         await orders.insert(scope, {
           ...before,
@@ -189,7 +189,7 @@ export function createOrders({
           closed: true,
           at: scope.now,
         });
-        return { text: `Order ${before.number} cancelled: ${body.why}`, subjectId: body.orderId, about: [before.outletId] };
+        return { text: `Order ${before.number} cancelled: ${body.why}`, subjectId: body.orderId, about: [before.buyerId] };
       },
       undo: oneBack,
     },
@@ -229,17 +229,17 @@ export function createOrders({
     },
 
     async list(who: Who, view: SalesView) {
-      const [rows, all] = await Promise.all([repository.standingOrders(who, SHOWN), repository.allOutlets(who)]);
-      const outletOf = new Map(all.map((outlet) => [outlet.outletId, outlet]));
+      const [rows, all] = await Promise.all([repository.standingOrders(who, SHOWN), repository.allBuyers(who)]);
+      const buyerOf = new Map(all.map((buyer) => [buyer.buyerId, buyer]));
       return rows
         .map((row) => ({
           orderId: row.orderId,
           entryId: row.entryId,
           number: row.number,
-          outletId: row.outletId,
-          outletName: outletOf.get(row.outletId)?.name ?? 'Erased',
-          outletKind: outletOf.get(row.outletId)?.kind ?? ('private' as const),
-          pays: outletOf.get(row.outletId)?.pays ?? ('cash' as const),
+          buyerId: row.buyerId,
+          buyerName: buyerOf.get(row.buyerId)?.name ?? 'Erased',
+          buyerKind: buyerOf.get(row.buyerId)?.kind ?? ('private' as const),
+          pays: buyerOf.get(row.buyerId)?.pays ?? ('cash' as const),
           takenAt: row.takenAt,
           dueOn: row.dueOn,
           state: row.cancelled !== null ? ('cancelled' as const) : row.closed ? ('collected' as const) : ('open' as const),

@@ -43,7 +43,7 @@ beforeEach(async () => {
     override: { reason: 'bare tanks' },
   });
   shop = newId();
-  await keeper.write('noteOutlet', shopOf(shop, 'Thistlewick Aquatics'));
+  await keeper.write('noteBuyer', shopOf(shop, 'Thistlewick Aquatics'));
 });
 
 const tank = (code: string) => tanks[code] ?? '';
@@ -52,7 +52,7 @@ type Order = Parameters<typeof keeper.write<'order'>>[1];
 const orderOf = (orderId: string, heads: number, aside: number, more: Partial<Order> = {}): Order => ({
   id: newId(),
   orderId,
-  outletId: shop,
+  buyerId: shop,
   dueOn: '2026-03-13',
   lines: [
     {
@@ -74,7 +74,7 @@ type Sale = Parameters<typeof keeper.write<'sell'>>[1];
 const sale = (heads: number, more: Partial<Sale> = {}, cents = 300): Sale => ({
   id: newId(),
   saleId: newId(),
-  outletId: shop,
+  buyerId: shop,
   orderId: null,
   at: test.now(),
   pays: 'cash',
@@ -90,7 +90,7 @@ const alive = async () => (await keeper.get('brood', { params: { broodId: young.
 const view = async () => readHouse(await keeper.get('house'), test.now());
 const undo = (entryId: string) => keeper.call('undo', { id: newId(), entryId });
 
-describe('what outlets took', () => {
+describe('what buyers took', () => {
   it('is told by month and species, heads and what they brought, and what was taken back is not in it', async () => {
     await keeper.write('sell', sale(4, { at: '2026-01-31T23:30:00.000Z' }, 300));
     await keeper.write('sell', sale(6, { at: '2026-03-01T09:00:00.000Z' }, 250));
@@ -118,14 +118,14 @@ describe('animals handed over', () => {
     expect(await keeper.call('sell', six)).toMatchObject({ ok: true, body: { replayed: true } });
     expect(await alive()).toBe(34);
     const [row] = await keeper.get('sold');
-    expect(row).toMatchObject({ heads: 6, cents: 300, outletName: 'Thistlewick Aquatics', speciesName: 'Humpback limia' });
+    expect(row).toMatchObject({ heads: 6, cents: 300, buyerName: 'Thistlewick Aquatics', speciesName: 'Humpback limia' });
     // 40 of one tank since October, 5 cents a tank's day: a few cents for each of forty.
     expect(row?.costCents).toBeGreaterThan(0);
     expect(row?.costCents).toBeLessThan(300);
     const trail = await keeper.get('trail', { params: { code: row?.code.toLowerCase() ?? '' } });
     expect(trail).toMatchObject({ heads: 6, tank: { code: 'A2' }, livingSisters: [{ code: 'A2', heads: 34 }], sisters: [] });
     expect(trail.parents.map(({ as }) => as)).toEqual(['sire', 'dam']);
-    const [took] = (await keeper.get('outlets'))[0]?.took ?? [];
+    const [took] = (await keeper.get('buyers'))[0]?.took ?? [];
     expect(took).toMatchObject({ heads: 6, cents: 1800 });
     expect(await undo(six.id)).toMatchObject({ ok: true });
     expect(await alive()).toBe(40);
@@ -138,8 +138,8 @@ describe('animals handed over', () => {
     expect(await keeper.call('sell', sale(0))).toMatchObject(refused('#/lots/0/heads', /At least one/));
     expect(await keeper.call('sell', sale(2, {}, -5))).toMatchObject(refused('#/lots/0/cents', /cannot be negative/));
     const friend = newId();
-    await keeper.write('noteOutlet', shopOf(friend, 'A neighbour', { kind: 'gift' }));
-    expect(await keeper.call('sell', sale(2, { outletId: friend }))).toMatchObject(refused('#/lots/0/cents', /gift/));
+    await keeper.write('noteBuyer', shopOf(friend, 'A neighbour', { kind: 'gift' }));
+    expect(await keeper.call('sell', sale(2, { buyerId: friend }))).toMatchObject(refused('#/lots/0/cents', /gift/));
     expect(await keeper.call('sell', sale(2, { at: `${addDays(TODAY, 1)}T08:00:00.000Z` }))).toMatchObject(refused('#/at'));
     await keeper.write('logIllness', { id: newId(), tankId: tank('A2'), at: test.now(), what: 'white spots' });
     expect(await keeper.call('sell', sale(2))).toMatchObject(refused('#/reason', /illness was seen/));
@@ -150,20 +150,20 @@ describe('animals handed over', () => {
 
   it('to somebody new note who it is in the same entry, which stays while others went to them', async () => {
     const fresh = newId();
-    const first = sale(2, { outletId: fresh, newOutlet: { kind: 'private', name: 'Somebody new' } });
+    const first = sale(2, { buyerId: fresh, newBuyer: { kind: 'private', name: 'Somebody new' } });
     expect(await keeper.call('sell', first)).toMatchObject({ ok: true });
-    const second = sale(1, { outletId: fresh });
+    const second = sale(1, { buyerId: fresh });
     expect(await keeper.call('sell', second)).toMatchObject({ ok: true });
     expect(
-      await keeper.call('sell', sale(1, { outletId: newId(), newOutlet: { kind: 'shop', name: 'somebody NEW' } })),
-    ).toMatchObject(refused('#/newOutlet/name', /already/));
+      await keeper.call('sell', sale(1, { buyerId: newId(), newBuyer: { kind: 'shop', name: 'somebody NEW' } })),
+    ).toMatchObject(refused('#/newBuyer/name', /already/));
     expect(await undo(first.id)).toMatchObject({
       ok: false,
       body: { detail: expect.stringMatching(/went to them since/) as string },
     });
     expect(await undo(second.id)).toMatchObject({ ok: true });
     expect(await undo(first.id)).toMatchObject({ ok: true });
-    expect((await keeper.get('outlets')).map(({ name }) => name)).toEqual(['Thistlewick Aquatics']);
+    expect((await keeper.get('buyers')).map(({ name }) => name)).toEqual(['Thistlewick Aquatics']);
   });
 
   it('of a kind that needs a licence stop until a reason is given', async () => {
@@ -219,7 +219,7 @@ describe('an order', () => {
     await keeper.write('order', orderOf(newId(), 30, 30));
     await keeper.write('lose', { id: newId(), lotId: young.lotId, heads: unsexed(15), cause: 'death', at: test.now() });
     const told = (await view()).sales.orders;
-    expect(told[0]).toMatchObject({ number: 1, outletKind: 'shop' });
+    expect(told[0]).toMatchObject({ number: 1, buyerKind: 'shop' });
     expect(orderOutlooks(await view())[0]).toMatchObject({ state: 'trouble' });
     const round = await keeper.get('round');
     expect(round.alarms.find(({ key }) => key.startsWith('order:'))?.text).toMatch(/Only 25 are left in A2, and 30 are promised/);
@@ -233,7 +233,7 @@ describe('an order', () => {
     expect(facts).not.toMatch(/Thistlewick|cents":250/);
     const log = JSON.stringify(await sitter.get('entries', { query: {} }));
     expect(log).not.toMatch(/Thistlewick/);
-    for (const name of ['outlets', 'orders', 'sold'] as const)
+    for (const name of ['buyers', 'orders', 'sold'] as const)
       expect((await sitter.raw('GET', `/api/sales/${name}`)).status).toBe(403);
     expect((await sitter.raw('GET', '/api/sales/money')).status).toBe(403);
   });
@@ -251,7 +251,7 @@ describe('an order', () => {
 describe('money', () => {
   it('tells by species what came in and what it cost, a fee among it, and a row is taken back, never changed', async () => {
     const auction = newId();
-    await keeper.write('noteOutlet', shopOf(auction, 'Fishkeepers’ auction', { kind: 'auction', feePercent: 10 }));
+    await keeper.write('noteBuyer', shopOf(auction, 'Fishkeepers’ auction', { kind: 'auction', feePercent: 10 }));
     await keeper.write('setRates', {
       id: newId(),
       currency: 'EUR',
@@ -260,15 +260,15 @@ describe('money', () => {
       waterCentsPerM3: 0,
       roomC: 20,
     });
-    await keeper.write('sell', sale(10, { outletId: auction }, 200));
+    await keeper.write('sell', sale(10, { buyerId: auction }, 200));
     const spent = { id: newId(), on: TODAY, kind: 'parents', cents: 1200, speciesKey: 'humpback-limia', note: null } as const;
     await keeper.write('noteMoney', spent);
-    const { species, outlets, rows } = await keeper.get('money', { query: {} });
+    const { species, buyers, rows } = await keeper.get('money', { query: {} });
     const limia = species.find(({ key }) => key === 'humpback-limia');
     expect(limia).toMatchObject({ sold: 10, incomeCents: 2000, costs: { direct: 1400, heating: 0 } });
     // A year back from today: the parents in A1 since October, the young there and then in A2 today.
     expect(limia?.costs.tank).toBe(10 * (161 + 1));
-    expect(outlets).toMatchObject([{ heads: 10, cents: 1800 }]);
+    expect(buyers).toMatchObject([{ heads: 10, cents: 1800 }]);
     expect(rows).toMatchObject([{ words: 'breeders bought', cents: 1200, isIncome: false }]);
     await undo(spent.id);
     expect((await keeper.get('money', { query: {} })).rows).toEqual([]);
@@ -298,26 +298,26 @@ describe('what heat costs', () => {
 
 describe('a buyer', () => {
   it('is erased from every row there ever was, while what was bought stays', async () => {
-    await keeper.write('noteOutlet', shopOf(shop, 'Thistlewick Aquatics', { contact: 'the quay, number 3' }));
+    await keeper.write('noteBuyer', shopOf(shop, 'Thistlewick Aquatics', { contact: 'the quay, number 3' }));
     await keeper.write('sell', sale(4));
-    expect(await keeper.call('eraseOutlet', { id: newId(), outletId: shop })).toMatchObject({ ok: true });
-    const [gone] = await keeper.get('outlets');
+    expect(await keeper.call('eraseBuyer', { id: newId(), buyerId: shop })).toMatchObject({ ok: true });
+    const [gone] = await keeper.get('buyers');
     expect(gone).toMatchObject({ name: 'Erased', contact: null, erased: true, heads: 4 });
     const rows = await test.database.sequelize.query(
-      "SELECT id FROM outlets WHERE outlet_id = :shop AND name LIKE 'Thistlewick%'",
+      "SELECT id FROM buyers WHERE buyer_id = :shop AND name LIKE 'Thistlewick%'",
       {
         replacements: { shop },
         type: QueryTypes.SELECT,
       },
     );
     expect(rows).toEqual([]);
-    expect(await keeper.call('noteOutlet', shopOf(shop, 'Thistlewick Aquatics'))).toMatchObject({ ok: false });
+    expect(await keeper.call('noteBuyer', shopOf(shop, 'Thistlewick Aquatics'))).toMatchObject({ ok: false });
   });
 
   it('complains: it is kept with its label, and the sisters that went elsewhere are named', async () => {
     const other = newId();
-    await keeper.write('noteOutlet', shopOf(other, 'The Glass Heron'));
-    const [first, second] = [sale(5), sale(3, { outletId: other })];
+    await keeper.write('noteBuyer', shopOf(other, 'The Glass Heron'));
+    const [first, second] = [sale(5), sale(3, { buyerId: other })];
     await keeper.write('sell', first);
     await keeper.write('sell', second);
     const soldId = first.lots[0]?.soldId ?? '';
@@ -336,7 +336,7 @@ describe('a buyer', () => {
     const code = (await keeper.get('sold')).find(({ heads }) => heads === 5)?.code ?? '';
     expect(await keeper.get('trail', { params: { code } })).toMatchObject({
       complaints: [{ heads: 2, what: 'arrived thin', settled: 'credit', cents: 600 }],
-      sisters: [{ outletName: 'The Glass Heron', heads: 3, complained: false }],
+      sisters: [{ buyerName: 'The Glass Heron', heads: 3, complained: false }],
     });
     expect(await undo(first.id)).toMatchObject({ ok: false, body: { detail: expect.stringMatching(/complaint/) as string } });
   });

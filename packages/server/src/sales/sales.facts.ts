@@ -11,17 +11,17 @@ export function createSalesFacts({ clock, repository }: { clock: Clock; reposito
   return async (who: Who): Promise<SalesFacts> => {
     const today = houseDay(clock.now(), who.timeZone);
     const since = `${addDays(today, -PACE_WEEKS * 7)}T00:00:00.000Z`;
-    const [orders, outlets, left] = await Promise.all([
+    const [orders, buyers, left] = await Promise.all([
       repository.openOrders(who),
-      repository.allOutlets(who),
+      repository.allBuyers(who),
       repository.leftSince(who, since),
     ]);
-    const kindOf = new Map(outlets.map(({ outletId, kind }) => [outletId, kind]));
+    const kindOf = new Map(buyers.map(({ buyerId, kind }) => [buyerId, kind]));
     return {
-      orders: orders.map(({ orderId, number, outletId, dueOn, orderLines }) => ({
+      orders: orders.map(({ orderId, number, buyerId, dueOn, orderLines }) => ({
         orderId,
         number,
-        outletKind: kindOf.get(outletId) ?? 'private',
+        buyerKind: kindOf.get(buyerId) ?? 'private',
         dueOn,
         lines: orderLines.map(({ cents: _cents, ...line }) => line),
       })),

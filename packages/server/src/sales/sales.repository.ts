@@ -1,5 +1,5 @@
 import { Op, QueryTypes } from 'sequelize';
-import type { MoneyKind, OrderLine, OutletKind, Payment, Settlement } from '@freshet/core/sales';
+import type { MoneyKind, OrderLine, BuyerKind, Payment, Settlement } from '@freshet/core/sales';
 import {
   day,
   declareTable,
@@ -18,9 +18,9 @@ import {
   type Writing,
 } from '../platform';
 
-const OUTLET = declareTable('outlets', {
-  outletId: id(),
-  kind: text<OutletKind>(),
+const BUYER = declareTable('buyers', {
+  buyerId: id(),
+  kind: text<BuyerKind>(),
   name: text(),
   contact: nullable(text()),
   pays: text<Payment>(),
@@ -34,14 +34,14 @@ const OUTLET = declareTable('outlets', {
   erased: flag(),
   at: instant(),
 });
-export type OutletRow = RowOf<typeof OUTLET>;
+export type BuyerRow = RowOf<typeof BUYER>;
 
 /** A line as it is kept: with what each brings. */
 export type OrderLineRow = OrderLine & { cents: number };
 const ORDER = declareTable('orders', {
   orderId: id(),
   number: whole(),
-  outletId: id(),
+  buyerId: id(),
   dueOn: day(),
   orderLines: json<OrderLineRow[]>(),
   note: nullable(text()),
@@ -57,7 +57,7 @@ const SOLD = declareTable('sold_lots', {
   saleId: id(),
   orderId: nullable(id()),
   lineId: nullable(id()),
-  outletId: id(),
+  buyerId: id(),
   pays: text<Payment>(),
   lotId: id(),
   broodId: nullable(id()),
@@ -106,7 +106,7 @@ const NEWEST_FIRST: { order: [string, string][] } = {
 };
 
 export function createSalesRepository(database: Database) {
-  const outlets = houseTable(database, OUTLET);
+  const buyers = houseTable(database, BUYER);
   const orders = houseTable(database, ORDER);
   const sold = houseTable(database, SOLD);
   const money = houseTable(database, MONEY);
@@ -121,25 +121,24 @@ export function createSalesRepository(database: Database) {
     },
   });
   return {
-    outlets,
+    buyers,
     orders,
     sold,
     money,
     rates,
     complaints,
-    /** Each outlet as it stands. */
-    async allOutlets(at: Reading): Promise<OutletRow[]> {
-      const newest = new Map<string, OutletRow>();
-      for (const row of await outlets.find(at, {}, NEWEST_FIRST)) if (!newest.has(row.outletId)) newest.set(row.outletId, row);
+    /** Each buyer as it stands. */
+    async allBuyers(at: Reading): Promise<BuyerRow[]> {
+      const newest = new Map<string, BuyerRow>();
+      for (const row of await buyers.find(at, {}, NEWEST_FIRST)) if (!newest.has(row.buyerId)) newest.set(row.buyerId, row);
       return [...newest.values()];
     },
-    outlet: async (at: Reading, outletId: string) =>
-      (await outlets.find(at, { outletId }, { ...NEWEST_FIRST, limit: 1 }))[0] ?? null,
-    /** Takes who an outlet was out of every row there ever was of it, those taken back too. */
-    async eraseOutlet(at: Writing, outletId: string): Promise<void> {
+    buyer: async (at: Reading, buyerId: string) => (await buyers.find(at, { buyerId }, { ...NEWEST_FIRST, limit: 1 }))[0] ?? null,
+    /** Takes who a buyer was out of every row there ever was of it, those taken back too. */
+    async eraseBuyer(at: Writing, buyerId: string): Promise<void> {
       await database.sequelize.query(
-        "UPDATE outlets SET name = 'Erased', contact = NULL, note = NULL, erased = 1 WHERE house_id = :houseId AND outlet_id = :outletId",
-        { replacements: { houseId: at.houseId, outletId }, type: QueryTypes.UPDATE, transaction: at.tx },
+        "UPDATE buyers SET name = 'Erased', contact = NULL, note = NULL, erased = 1 WHERE house_id = :houseId AND buyer_id = :buyerId",
+        { replacements: { houseId: at.houseId, buyerId }, type: QueryTypes.UPDATE, transaction: at.tx },
       );
     },
     openOrders: (at: Reading) => orders.find(at, { ...standing(at), closed: false }),
@@ -166,11 +165,11 @@ export function createSalesRepository(database: Database) {
       money.find(at, { onDay: { [Op.between]: [from, to] } }, { order: [['onDay', 'DESC']] }),
     complaintsOf: (at: Reading, soldIds: readonly string[]) =>
       soldIds.length === 0 ? Promise.resolve([]) : complaints.find(at, { soldId: { [Op.in]: [...soldIds] } }, NEWEST_FIRST),
-    /** What each outlet took of each species. */
+    /** What each buyer took of each species. */
     took: async (at: Reading) =>
       (
         await database.select<{
-          outletId: string;
+          buyerId: string;
           speciesKey: string;
           heads: string;
           cents: string;
@@ -179,13 +178,13 @@ export function createSalesRepository(database: Database) {
           lastCents: string;
         }>(
           at,
-          `SELECT outlet_id outletId, species_key speciesKey, SUM(males + females + unsexed) heads,
+          `SELECT buyer_id buyerId, species_key speciesKey, SUM(males + females + unsexed) heads,
              SUM(cents * (males + females + unsexed)) cents, SUM(IF(pays = 'credit', cents * (males + females + unsexed), 0)) credit, MAX(at) last,
              SUBSTRING_INDEX(GROUP_CONCAT(cents ORDER BY at DESC, id DESC), ',', 1) lastCents
-           FROM sold_lots WHERE house_id = :houseId AND live = 1 GROUP BY outlet_id, species_key`,
+           FROM sold_lots WHERE house_id = :houseId AND live = 1 GROUP BY buyer_id, species_key`,
         )
-      ).map(({ outletId, speciesKey, heads, cents, credit, last, lastCents }) => ({
-        outletId,
+      ).map(({ buyerId, speciesKey, heads, cents, credit, last, lastCents }) => ({
+        buyerId,
         speciesKey,
         heads: Number(heads),
         cents: Number(cents),
@@ -195,9 +194,9 @@ export function createSalesRepository(database: Database) {
       })),
     /** What went to whom since a time, oldest first: only what months are summed from. */
     takenSince: (at: Reading, since: string) =>
-      database.select<{ outletId: string; speciesKey: string; at: Date; heads: number; cents: number }>(
+      database.select<{ buyerId: string; speciesKey: string; at: Date; heads: number; cents: number }>(
         at,
-        `SELECT outlet_id outletId, species_key speciesKey, at, males + females + unsexed heads, cents
+        `SELECT buyer_id buyerId, species_key speciesKey, at, males + females + unsexed heads, cents
            FROM sold_lots WHERE house_id = :houseId AND live = 1 AND at >= :since ORDER BY at`,
         { since: new Date(since) },
       ),

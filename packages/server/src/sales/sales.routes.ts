@@ -6,11 +6,11 @@ type View = Parameters<SalesService['orders']['list']>[1];
 
 /** @param viewOf - the house as it is now, which is put together from later areas too */
 export const salesHandlers = (
-  { outlets, orders, money, trail }: SalesService,
+  { buyers, orders, money, trail }: SalesService,
   viewOf: (who: Who) => Promise<View>,
 ): Handlers<typeof salesEndpoints> => ({
-  outlets: ({ who }) => outlets.list(who),
-  takings: ({ who }) => outlets.takings(who),
+  buyers: ({ who }) => buyers.list(who),
+  takings: ({ who }) => buyers.takings(who),
   orders: async ({ who }) => orders.list(who, await viewOf(who)),
   sold: async ({ who }) => money.sold(who, await viewOf(who)),
   money: async ({ who, query }) => money.reply(who, await viewOf(who), query.year),

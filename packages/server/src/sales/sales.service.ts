@@ -7,13 +7,13 @@ import type { SpeciesService } from '../species';
 import type { StockService } from '../stock';
 import { createMoney } from './money.service';
 import { createOrders } from './orders.service';
-import { createOutlets } from './outlets.service';
+import { createBuyers } from './buyers.service';
 import { createSalesFacts } from './sales.facts';
 import { createSalesRepository } from './sales.repository';
 import { createSelling } from './selling.service';
 import { createTrail } from './trail';
 
-/** Outlets, orders, animals handed over, money and the trail back, put together. */
+/** Buyers, orders, animals handed over, money and the trail back, put together. */
 export function createSales({
   database,
   clock,
@@ -38,12 +38,12 @@ export function createSales({
   viewOf: (at: Who) => Promise<SalesView>;
 }) {
   const repository = createSalesRepository(database);
-  const outlets = createOutlets({ clock, log, species, repository });
-  const orders = createOrders({ log, stock, species, outlets, repository, broodsOf: broods.repository.byIds });
-  createSelling({ log, species, stock, outlets, orders, repository, viewOf });
+  const buyers = createBuyers({ clock, log, species, repository });
+  const orders = createOrders({ log, stock, species, buyers, repository, broodsOf: broods.repository.byIds });
+  createSelling({ log, species, stock, buyers, orders, repository, viewOf });
   return {
     repository,
-    outlets,
+    buyers,
     orders,
     money: createMoney({ log, room, species, repository, workSince }),
     trail: createTrail({ room, stock, broods, repository }),

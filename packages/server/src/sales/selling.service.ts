@@ -9,7 +9,7 @@ import { DomainError, type Who } from '../platform';
 import type { SpeciesService } from '../species';
 import type { LotRow, StockService } from '../stock';
 import { mustHaveReason, type OrdersService } from './orders.service';
-import type { OutletsService } from './outlets.service';
+import type { BuyersService } from './buyers.service';
 import type { SalesRepository } from './sales.repository';
 
 type Body<Name extends keyof typeof salesEndpoints> = BodyOf<(typeof salesEndpoints)[Name]>;
@@ -20,7 +20,7 @@ export function createSelling({
   log,
   species,
   stock,
-  outlets,
+  buyers,
   orders,
   repository,
   viewOf,
@@ -28,7 +28,7 @@ export function createSelling({
   log: LogService;
   species: SpeciesService;
   stock: StockService;
-  outlets: OutletsService;
+  buyers: BuyersService;
   orders: OrdersService;
   repository: SalesRepository;
   /** The house as it is before this write. */
@@ -37,16 +37,16 @@ export function createSelling({
   const { sold, complaints } = repository;
 
   async function applySale(scope: Scope, body: Body<'sell'>) {
-    if (body.newOutlet) await outlets.add(scope, body.outletId, body.newOutlet, body.pays);
-    const outlet = await outlets.mustHave(scope, body.outletId);
+    if (body.newBuyer) await buyers.add(scope, body.buyerId, body.newBuyer, body.pays);
+    const buyer = await buyers.mustHave(scope, body.buyerId);
     const order = body.orderId === null ? null : await repository.standingOrder(scope, body.orderId);
-    if (body.orderId !== null && !order) throw invalid('There is no such order.', '#/orderId');
+    if (body.orderId !== null && !order) throw invalid('There’s no such order.', '#/orderId');
     if (order?.closed) throw invalid('This order is over already.', '#/orderId');
-    if (order && order.outletId !== body.outletId) throw invalid('That order is of somebody else.', '#/outletId');
+    if (order && order.buyerId !== body.buyerId) throw invalid('That order is for someone else.', '#/buyerId');
     const promised = await orders.promised(scope, body.orderId);
-    const cause = UNPAID.includes(outlet.kind) ? 'gift' : 'sale';
+    const cause = UNPAID.includes(buyer.kind) ? 'gift' : 'sale';
     const told: string[] = [];
-    const about: (string | null)[] = [outlet.outletId, body.orderId];
+    const about: (string | null)[] = [buyer.buyerId, body.orderId];
     const kinds = new Map<string, number>();
     const parts: { lineId: string; lotId: string; heads: number }[] = [];
     let tankId: string | null = null;
@@ -82,7 +82,7 @@ export function createSelling({
         saleId: body.saleId,
         orderId: body.orderId,
         lineId: one.lineId,
-        outletId: outlet.outletId,
+        buyerId: buyer.buyerId,
         pays: body.pays,
         lotId: lot.id,
         broodId: lot.broodId,
@@ -90,7 +90,7 @@ export function createSelling({
         tankId: lot.tankId,
         ...one.heads,
         cents: one.cents,
-        feeCents: Math.round((one.cents * heads * (outlet.feePercent ?? 0)) / 100),
+        feeCents: Math.round((one.cents * heads * (buyer.feePercent ?? 0)) / 100),
         lengthMm: one.lengthMm,
         code: labelCode(one.lineId ?? body.saleId, lot.id),
         at: body.at,
@@ -122,7 +122,7 @@ export function createSelling({
     );
     const view = await viewOf(scope);
     const [bar] = going.flatMap((lot) => barOf(view, lot) ?? []);
-    if (bar) throw invalid(`They are in ${bar}: they may carry it to others. Say why they go all the same.`, pointer);
+    if (bar) throw invalid(`They are in ${bar}, so they could carry it to others. Say why they can go anyway.`, pointer);
   }
 
   // A loss by sale or as a gift is a sale that nobody was asked about: what speaks against a sale speaks against it.
@@ -150,7 +150,7 @@ export function createSelling({
       },
       apply: applySale,
       undo: stock.ledgerUndoing({
-        tables: [sold, repository.orders, repository.outlets],
+        tables: [sold, repository.orders, repository.buyers],
         async before(scope, entry) {
           const rows = await sold.find(scope, { entryId: entry.id });
           if (
@@ -161,38 +161,38 @@ export function createSelling({
               )
             ).length > 0
           )
-            throw new DomainError('log/later-entries', { detail: 'A complaint was logged of it since; take that back first.' });
-          const [noted] = await repository.outlets.find(scope, { entryId: entry.id });
+            throw new DomainError('log/later-entries', { detail: 'A complaint was logged of it since; undo that first.' });
+          const [noted] = await repository.buyers.find(scope, { entryId: entry.id });
           if (noted) {
             const [went, asked] = await Promise.all([
-              sold.find(scope, { outletId: noted.outletId }),
-              repository.orders.find(scope, { outletId: noted.outletId }, { limit: 1 }),
+              sold.find(scope, { buyerId: noted.buyerId }),
+              repository.orders.find(scope, { buyerId: noted.buyerId }, { limit: 1 }),
             ]);
             if (asked.length > 0 || went.some(({ entryId }) => entryId !== entry.id))
-              throw new DomainError('log/later-entries', { detail: 'Something else went to them since; take that back first.' });
+              throw new DomainError('log/later-entries', { detail: 'Something else went to them since; undo that first.' });
           }
           const [changed] = await repository.orders.find(scope, { entryId: entry.id });
           const newest = changed ? await repository.standingOrder(scope, changed.orderId) : null;
           if (changed && newest && newest.id !== changed.id)
-            throw new DomainError('log/later-entries', { detail: 'The order was changed since; take that back first.' });
+            throw new DomainError('log/later-entries', { detail: 'The order was changed since; undo that first.' });
         },
       }),
     },
     complaint: {
       apply: async (scope, body) => {
         const row = await sold.get(scope, body.soldId);
-        if (!row) throw new DomainError('request/not-found', { detail: 'These were not handed over, or it was taken back.' });
+        if (!row) throw new DomainError('request/not-found', { detail: 'These weren’t handed over, or it was undone.' });
         if (body.heads > totalHeads(row)) throw invalid(`Only ${totalHeads(row)} went.`, '#/heads');
         if (body.at < row.at) throw invalid('That is before they were handed over.', '#/at');
         if ((body.settled === 'open' || body.settled === 'none') && body.cents > 0)
-          throw invalid('How was it settled, when money went back?', '#/settled');
+          throw invalid('What did you do about it? You gave money back.', '#/settled');
         const { id: _id, ...asked } = body;
         await complaints.insert(scope, { ...asked, id: newId(), entryId: scope.entryId });
         return {
           text: `Complaint of ${row.code}: ${body.what}`,
           tankId: row.tankId,
           subjectId: row.broodId ?? row.lotId,
-          about: [row.lotId, row.outletId],
+          about: [row.lotId, row.buyerId],
         };
       },
       undo: { tables: [complaints] },

@@ -26,14 +26,14 @@ export function createTrail({
       throw new DomainError('request/not-found', {
         detail: `Nothing was handed over under ${code.slice(0, 12)}. A label that is printed counts from when its animals are handed over.`,
       });
-    const [rooms, lot, outlets, sisters, descent] = await Promise.all([
+    const [rooms, lot, buyers, sisters, descent] = await Promise.all([
       room.repository.all(who),
       stock.repository.lots.get(who, row.lotId),
-      repository.allOutlets(who),
+      repository.allBuyers(who),
       row.broodId ? repository.ofBrood(who, row.broodId) : [],
       row.broodId ? broods.descent(who) : [],
     ]);
-    const nameOf = (outletId: string) => outlets.find((outlet) => outlet.outletId === outletId)?.name ?? 'Erased';
+    const nameOf = (buyerId: string) => buyers.find((buyer) => buyer.buyerId === buyerId)?.name ?? 'Erased';
     const tankOf = (tankId: string | null) => {
       const tank = rooms.tanks.find(({ id }) => id === tankId);
       return tank ? { id: tank.id, code: tank.code } : null;
@@ -60,7 +60,7 @@ export function createTrail({
       speciesName: view.species.get(row.speciesKey)?.commonName ?? row.speciesKey,
       heads: totalHeads(row),
       lengthMm: row.lengthMm,
-      outletName: nameOf(row.outletId),
+      buyerName: nameOf(row.buyerId),
       tank: tankOf(row.tankId),
       lotId: row.lotId,
       brood: brood ? { id: brood.id, name: brood.name, laidAt: brood.laidAt } : null,
@@ -85,7 +85,7 @@ export function createTrail({
         .filter(({ id }) => id !== row.id)
         .map((other) => ({
           code: other.code,
-          outletName: nameOf(other.outletId),
+          buyerName: nameOf(other.buyerId),
           heads: totalHeads(other),
           at: other.at,
           complained: complaints.some(({ soldId }) => soldId === other.id),

@@ -28,7 +28,7 @@ export function createAttemptEvents({ log, repository, getAttempt, factsOf }: De
     const [facts] = await factsOf(scope, [attempt]);
     if (facts && houseDay(at.to, scope.timeZone) < addDays(facts.from, -1) && !scope.override)
       throw new DomainError('spawning/before-set-up', {
-        detail: `The tank is taken from ${formatDay(facts.from, houseDay(scope.now, scope.timeZone))} only. If it was triggered before, say why.`,
+        detail: `The tank is reserved from ${formatDay(facts.from, houseDay(scope.now, scope.timeZone))} only. If it was triggered before, say why.`,
         pointer: '#/at',
       });
     const changed = change
@@ -154,7 +154,7 @@ export function createAttemptEvents({ log, repository, getAttempt, factsOf }: De
           note: body.note,
         });
         await attempts.update(scope, { id: attempt.id }, { closed: true });
-        return { text: `Attempt ended: ${attempt.name}, ${body.outcome}`, tankId: attempt.tankId, subjectId: attempt.id };
+        return { text: `Spawning ended: ${attempt.name}, ${body.outcome}`, tankId: attempt.tankId, subjectId: attempt.id };
       },
       undo: {
         tables: [events],

@@ -61,7 +61,7 @@ export function createSpawning({
 
   async function getAttempt(at: Reading, id: string): Promise<AttemptRow> {
     const row = await attempts.get(at, id);
-    if (!row) throw new DomainError('request/not-found', { detail: 'There is no such attempt.' });
+    if (!row) throw new DomainError('request/not-found', { detail: 'There’s no such spawning.' });
     return row;
   }
 
@@ -135,7 +135,7 @@ export function createSpawning({
           roles.map((parent) => ({ ...parent, id: newId(), entryId, attemptId })),
         );
         return {
-          text: `Attempt begun: ${name} in ${tank.code}`,
+          text: `Spawning begun: ${name} in ${tank.code}`,
           tankId: tank.id,
           subjectId: attemptId,
           about: [...body.sires, ...body.dams],
@@ -146,7 +146,7 @@ export function createSpawning({
         async before(scope, entry) {
           if ((await log.laterAbout(scope, entry)).length > 0)
             throw new DomainError('log/later-entries', {
-              detail: 'Something was logged for this attempt since; take that back first.',
+              detail: 'Something was logged for this spawning since; undo that first.',
             });
         },
       },
@@ -176,7 +176,7 @@ export function createSpawning({
 
     async attempt(who: Who, attemptId: string, broodsBy: BroodsBy) {
       const [found] = await toReplies(who, [await getAttempt(who, attemptId)], broodsBy);
-      if (!found) throw new DomainError('request/not-found', { detail: 'There is no such attempt.' });
+      if (!found) throw new DomainError('request/not-found', { detail: 'There’s no such spawning.' });
       const side = (role: 'sire' | 'dam') => found.parents.filter((parent) => parent.role === role).map(({ lotId }) => lotId);
       const [firstLight, inbreeding] = await Promise.all([
         hours.firstLight(who),

@@ -168,7 +168,7 @@ describe('a sample of lengths', () => {
     expect(written).toMatchObject({ ok: true });
     expect((await card(lotId)).samples).toMatchObject([{ method: 'ruler', lengthsMm: [5, 5, 6, 5.5, 14, 15, 15.5, 14.5] }]);
     const [entry] = await keeper.get('entries', { query: { aboutId: lotId } });
-    expect(entry?.text).toContain('8 measured: 10.1 mm in the mean, smallest tenth 5 mm, 2 sizes apart');
+    expect(entry?.text).toContain('8 measured: 10.1 mm on average, smallest tenth 5 mm, 2 sizes apart');
     await keeper.write('undo', { id: newId(), entryId: entry?.id ?? '' });
     expect((await card(lotId)).samples).toEqual([]);
   });
@@ -200,7 +200,7 @@ describe('condition', () => {
       });
     await score(3, '2026-06-02T09:00:00.000Z');
     expect((await lotOf(sire))?.missing).toEqual(
-      expect.arrayContaining(['Condition 3 of 5; 4 is wanted. Feed up.', expect.stringMatching(/^Spawned 8 days ago/)]),
+      expect.arrayContaining(['Condition 3 of 5; they need 4. Feed them up.', expect.stringMatching(/^Spawned 8 days ago/)]),
     );
     await score(5, NOW);
     expect((await lotOf(sire))?.score).toMatchObject({ value: 5, trend: 2 });
@@ -230,9 +230,7 @@ describe('condition', () => {
     await keeper.write('addProgramme', begin);
     const chores = async () =>
       (await sitter.get('round')).stops.find(({ code }) => code === 'A2')?.chores.map(({ kind, text }) => `${kind}: ${text}`);
-    expect(await chores()).toEqual(
-      expect.arrayContaining(['condition: Conditioning food: grindal worms', 'score: Score condition']),
-    );
+    expect(await chores()).toEqual(expect.arrayContaining(['condition: Feed grindal worms', 'score: Score condition']));
     expect((await chores())?.some((text) => text.startsWith('feedAdults:'))).toBe(false);
     await sitter.write('scoreCondition', {
       id: newId(),
@@ -489,7 +487,7 @@ describe('a proven pair', () => {
         .filter(({ kind }) => ['proven', 'company'].includes(kind))
         .map(({ text }) => text);
     expect(await warnings(newcomer, tank('A1'))).toEqual([
-      'A proven pair of kribensis lives in A1; newcomers may break it up.',
+      'A proven pair of kribensis lives in A1; newcomers could break it up.',
       expect.stringMatching(/^With them in A1: 0\.5 females to a male/),
       'With them in A1: 3 on 1800 cm² of floor; at most about 2.',
     ]);

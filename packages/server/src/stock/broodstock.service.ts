@@ -216,7 +216,7 @@ export function createBroodstock({ clock, log, room, stock, repository, views }:
     programmeEnd: {
       apply: async (scope, body) => {
         const programme = await programmes.get(scope, body.programmeId);
-        if (!programme) throw new DomainError('request/not-found', { detail: 'There is no such programme.' });
+        if (!programme) throw new DomainError('request/not-found', { detail: 'There’s no such programme.' });
         const lot = await stock.getLot(scope, programme.lotId);
         await programmeEnds.insert(scope, { id: newId(), entryId: scope.entryId, programmeId: programme.id, at: scope.now });
         return { text: `${await nameOf(scope, lot)}: conditioning ended`, tankId: lot.tankId, subjectId: lot.id };
@@ -248,10 +248,10 @@ export function createBroodstock({ clock, log, room, stock, repository, views }:
         if (from.tankId !== into.tankId)
           throw new DomainError('request/invalid', { detail: 'Move them into one tank first.', pointer: '#/intoLotId' });
         if (totalHeads(from) === 0)
-          throw new DomainError('stock/too-many', { detail: 'Nobody is left in that lot.', pointer: '#/fromLotId' });
+          throw new DomainError('stock/too-many', { detail: 'None are left in that group.', pointer: '#/fromLotId' });
         if (!scope.override && (await parentageOf(scope, from.id)) !== (await parentageOf(scope, into.id)))
           throw new DomainError('stock/mixed-parentage', {
-            detail: `They have different parents. Once together, nobody can say of one animal which are its: kinship will count each as either, by their numbers (${totalHeads(from)} and ${totalHeads(into)}). If that is worth it, say why.`,
+            detail: `They have different parents. Once together, nobody can tell which is which; kinship counts each as either (${totalHeads(from)} and ${totalHeads(into)}). If it’s worth it, say why.`,
             pointer: '#/intoLotId',
           });
       },

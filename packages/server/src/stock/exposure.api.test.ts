@@ -25,7 +25,7 @@ const move = (toTankId: string | undefined, more: object = {}) => ({
   at: NOW,
   ...more,
 });
-const WORDS = /A1: white spots, seen Tue 10 Mar. Until Tue 7 Apr nobody goes from there to healthy ones/;
+const WORDS = /A1: white spots, seen Tue 10 Mar. Until Tue 7 Apr don’t move fish from there to healthy ones/;
 
 describe('out of a tank where illness was seen', () => {
   it('nobody is moved to healthy ones by the form, but to quarantine or with a reason', async () => {

@@ -66,7 +66,7 @@ export function createKinship({
           stockRepository.lots.find(scope, { id: ids }),
         ]);
         const young = subject ?? (await stockRepository.lots.find(scope, { broodId: body.subjectId }, { limit: 1 }))[0];
-        if (!young) throw new DomainError('request/not-found', { detail: 'There is no such lot or brood.' });
+        if (!young) throw new DomainError('request/not-found', { detail: 'There’s no such lot or brood.' });
         const stranger = parents.find(({ speciesKey }) => speciesKey !== young.speciesKey);
         if (stranger || parents.length < ids.length)
           throw new DomainError('stock/wrong-parents', { detail: 'Parents are lots of the same species.', pointer: '#/sires' });
@@ -122,7 +122,7 @@ export function createKinship({
       apply: async (scope, body) => {
         const { entryId, now: at } = scope;
         const lot = await stockRepository.lots.get(scope, body.lotId);
-        if (!lot) throw new DomainError('request/not-found', { detail: 'There is no such lot.' });
+        if (!lot) throw new DomainError('request/not-found', { detail: 'There’s no such lot.' });
         const gene = (await repository.genesOf(scope, lot.speciesKey)).findLast(({ locus }) => locus === body.locus);
         if (!gene)
           throw new DomainError('request/invalid', {

@@ -86,7 +86,7 @@ export function createLotCards({
 
   return async (who: Who, lotId: string) => {
     const lot = await stockRepository.lots.get(who, lotId);
-    if (!lot) throw new DomainError('request/not-found', { detail: 'There is no such lot.' });
+    if (!lot) throw new DomainError('request/not-found', { detail: 'There’s no such lot.' });
     const { timeZone } = who;
     const [
       facts,
@@ -178,7 +178,7 @@ export function createLotCards({
       ...samples.map(({ at, lengths }) => ({
         at,
         kind: 'condition' as const,
-        words: `${lengths.length} measured: ${formatNumber(summariseLengths(lengths).meanMm, 3)} mm in the mean`,
+        words: `${lengths.length} measured: ${formatNumber(summariseLengths(lengths).meanMm, 3)} mm on average`,
         path: null,
       })),
       ...conditions.map(({ at, score, lengthMm }) => ({

@@ -84,7 +84,7 @@ export function createLotImports({ log, room, stock, repository, views }: Broods
             .map(({ lotId, sires, dams }) => ({ id: newId(), entryId, subjectId: lotId, sires, dams, at: scope.now })),
         );
         return {
-          text: `${body.lots.length} ${body.lots.length === 1 ? 'lot' : 'lots'} taken over from a file`,
+          text: `${body.lots.length} ${body.lots.length === 1 ? 'lot' : 'lots'} imported from a file`,
           about: body.lots.flatMap(({ lotId, tankId }) => [lotId, tankId]),
         };
       },

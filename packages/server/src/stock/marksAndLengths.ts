@@ -29,7 +29,7 @@ export function createMarksAndLengths({ log, stock, repository, views, about }: 
       apply: async (scope, body) => {
         const { id: _id, speciesKey, ...said } = body;
         const kind = (await views.species(scope)).get(speciesKey);
-        if (!kind) throw new DomainError('request/not-found', { detail: 'There is no such species.', pointer: '#/speciesKey' });
+        if (!kind) throw new DomainError('request/not-found', { detail: 'There’s no such species.', pointer: '#/speciesKey' });
         const known = [...sexTraitsOf(speciesKey, kind.method), ...(await repository.marksOf(scope, speciesKey))];
         if (known.some(({ name }) => name.toLowerCase() === said.name.toLowerCase()))
           throw new DomainError('request/invalid', { detail: 'There is a mark of that name.', pointer: '#/name' });
@@ -62,7 +62,7 @@ export function createMarksAndLengths({ log, stock, repository, views, about }: 
           at,
         });
         const { meanMm, smallestTenthMm, cohorts } = summariseLengths(lengthsMm);
-        return `${lengthsMm.length} measured: ${formatNumber(meanMm, 3)} mm in the mean, smallest tenth ${formatNumber(smallestTenthMm)} mm${cohorts.length > 1 ? `, ${cohorts.length} sizes apart` : ''}`;
+        return `${lengthsMm.length} measured: ${formatNumber(meanMm, 3)} mm on average, smallest tenth ${formatNumber(smallestTenthMm)} mm${cohorts.length > 1 ? `, ${cohorts.length} sizes apart` : ''}`;
       }),
       undo: { tables: [stock.repository.sizeSamples] },
     },

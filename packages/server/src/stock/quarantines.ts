@@ -15,7 +15,7 @@ import type { createStockRepository } from './stock.repository';
 /** Why they stay, and the ways out. */
 const exposedWords = ({ what, code, on, until, isShared }: Exposure, { timeZone }: Who, now: string): string => {
   const today = houseDay(now, timeZone);
-  return `${isShared ? `Their water is shared with ${code}` : code}: ${what}, seen ${formatDay(on, today)}. Until ${formatDay(until, today)} nobody goes from there to healthy ones; to a quarantine tank they may, or with a reason.`;
+  return `${isShared ? `Their water is shared with ${code}` : code}: ${what}, seen ${formatDay(on, today)}. Until ${formatDay(until, today)} don’t move fish from there to healthy ones. A quarantine tank is fine, or say why.`;
 };
 
 interface Deps {

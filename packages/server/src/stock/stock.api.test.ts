@@ -318,7 +318,7 @@ describe('undoing', () => {
     expect(await sitter.write('undo', undo)).toMatchObject({ replayed: true });
     expect(await keeper.call('undo', { id: newId(), entryId: id })).toMatchObject({
       ok: false,
-      body: { code: 'log/later-entries', detail: 'It was taken back already.' },
+      body: { code: 'log/later-entries', detail: 'It’s already undone.' },
     });
     expect((await lots()).get(lotId)?.unsexed).toBe(6);
     expect((await keeper.get('entries')).find((entry) => entry.id === id)?.undone).toBe(true);

@@ -13,7 +13,7 @@ export const stockHandlers = (stock: StockService, views: LotViews): Handlers<ty
 
 async function photo(broodstock: BroodstockService, who: Who, photoId: string) {
   const found = await broodstock.repository.photos.get(who, photoId);
-  if (!found) throw new DomainError('request/not-found', { detail: 'There is no such photograph.' });
+  if (!found) throw new DomainError('request/not-found', { detail: 'There’s no such photograph.' });
   return { type: 'image/jpeg', bytes: found.image };
 }
 

@@ -59,7 +59,7 @@ export function createStock({
 
   async function getLot(at: Reading, lotId: string): Promise<LotRow> {
     const lot = await lots.get(at, lotId);
-    if (!lot) throw new DomainError('request/not-found', { detail: 'There is no such lot.' });
+    if (!lot) throw new DomainError('request/not-found', { detail: 'There’s no such lot.' });
     return lot;
   }
 
@@ -73,7 +73,7 @@ export function createStock({
         throw new DomainError(movement.cause === 'undo' ? 'log/later-entries' : 'stock/too-many', {
           detail:
             movement.cause === 'undo'
-              ? 'Some of these animals were moved or lost since; take that back first.'
+              ? 'Some of these animals were moved or lost since; undo that first.'
               : `Only ${headWords(headsOf(lot))} are there.`,
           pointer,
         });
@@ -293,7 +293,7 @@ export function createStock({
       tables: [],
       async before(scope, { subjectId: tankId }) {
         if ((await placements.find(scope, { tankId }, { limit: 1 })).length > 0)
-          throw new DomainError('log/later-entries', { detail: 'Animals were put into this tank; take that back first.' });
+          throw new DomainError('log/later-entries', { detail: 'Animals were put into this tank; undo that first.' });
       },
     },
   });

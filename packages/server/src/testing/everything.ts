@@ -67,9 +67,9 @@ export async function furnishEverything(keeper: Client, now: string): Promise<Th
     alleles: ['W', 'g'],
     delicate: null,
   });
-  const [outletId, goneId, orderId, soldId] = [newId(), newId(), newId(), newId()];
-  await keeper.write('noteOutlet', shopOf(outletId, 'The Glass Heron'));
-  await keeper.write('noteOutlet', shopOf(goneId, 'Quayside Exchange'));
+  const [buyerId, goneId, orderId, soldId] = [newId(), newId(), newId(), newId()];
+  await keeper.write('noteBuyer', shopOf(buyerId, 'The Glass Heron'));
+  await keeper.write('noteBuyer', shopOf(goneId, 'Quayside Exchange'));
   const asked = {
     speciesKey: 'lemon-tetra',
     sex: 'any',
@@ -82,7 +82,7 @@ export async function furnishEverything(keeper: Client, now: string): Promise<Th
   await keeper.write('order', {
     id: newId(),
     orderId,
-    outletId,
+    buyerId,
     dueOn: '2026-03-20',
     lines: [{ ...asked, reserved: [], lineId: newId() }],
     note: null,
@@ -92,7 +92,7 @@ export async function furnishEverything(keeper: Client, now: string): Promise<Th
   await keeper.write('sell', {
     id: newId(),
     saleId,
-    outletId,
+    buyerId,
     orderId: null,
     at: now,
     pays: 'cash',
@@ -123,7 +123,7 @@ export async function furnishEverything(keeper: Client, now: string): Promise<Th
     programmeId,
     itemId,
     sightingId,
-    outletId,
+    buyerId,
     goneId,
     orderId,
     soldId,
@@ -389,8 +389,8 @@ export function bodiesOf(things: Things, now: string): Partial<Record<ApiName, o
       decisions: { keep: 1, end: 1 },
       note: null,
     },
-    noteOutlet: {
-      outletId: newId(),
+    noteBuyer: {
+      buyerId: newId(),
       kind: 'private',
       name: 'A neighbour',
       contact: 'at the slip',
@@ -403,10 +403,10 @@ export function bodiesOf(things: Things, now: string): Partial<Record<ApiName, o
       prices: [{ speciesKey: 'lemon-tetra', cents: 250 }],
       note: null,
     },
-    eraseOutlet: { outletId: t('goneId') },
+    eraseBuyer: { buyerId: t('goneId') },
     order: {
       orderId: newId(),
-      outletId: t('outletId'),
+      buyerId: t('buyerId'),
       dueOn: '2026-03-14',
       lines: [
         {
@@ -426,7 +426,7 @@ export function bodiesOf(things: Things, now: string): Partial<Record<ApiName, o
     cancelOrder: { orderId: t('orderId'), why: 'they moved away' },
     sell: {
       saleId: newId(),
-      outletId: t('outletId'),
+      buyerId: t('buyerId'),
       orderId: null,
       at: now,
       pays: 'cash',
@@ -472,6 +472,22 @@ export function bodiesOf(things: Things, now: string): Partial<Record<ApiName, o
       tick: { kind: 'waterChange', id: t('tankId'), what: null },
       at: now,
     },
+    ticks: {
+      outcomes: [
+        {
+          choreKey: `feedAdults:${t('tankId')}:${day}`,
+          day,
+          status: 'done',
+          text: 'Feed pellets',
+          tankId: t('tankId'),
+          amount: 2,
+          unit: 'pinch',
+          tick: { kind: 'fed', id: null, what: 'pellets' },
+          at: now,
+        },
+      ],
+      at: now,
+    },
     jot: { line: 'A2 24.5 lost 1', at: now },
   };
 }
@@ -500,7 +516,7 @@ const NAMES = new Set([
   'lotId',
   'itemId',
   'sightingId',
-  'outletId',
+  'buyerId',
   'orderId',
   'soldId',
 ]);

@@ -5,11 +5,11 @@ import { newId, type Client } from './testHouse';
 
 export const EMPTY = { males: 0, females: 0, unsexed: 0 };
 
-type Outlet = BodyOf<(typeof API)['noteOutlet']>;
+type Buyer = BodyOf<(typeof API)['noteBuyer']>;
 /** A shop that pays cash, and nothing more is known of. */
-export const shopOf = (outletId: string, name: string, more: Partial<Outlet> = {}): Outlet => ({
+export const shopOf = (buyerId: string, name: string, more: Partial<Buyer> = {}): Buyer => ({
   id: newId(),
-  outletId,
+  buyerId,
   kind: 'shop',
   name,
   contact: null,

@@ -40,11 +40,11 @@ async function compareForTransfer(
 ) {
   const lot = house.stock.lots.find((candidate) => candidate.id === query.lotId);
   const mover = residentsOf(house, lot?.tankId ?? '').find((resident) => resident.lot.id === query.lotId);
-  if (!lot?.tankId || !mover) throw new DomainError('request/not-found', { detail: 'There is no such lot in a tank.' });
+  if (!lot?.tankId || !mover) throw new DomainError('request/not-found', { detail: 'There’s no such lot in a tank.' });
   const since = new Date(Date.parse(clock.now()) - READ_DAYS * DAY_MS).toISOString();
   async function toTank(tankId: string): Promise<TransferTank> {
     const tank = house.tanks.get(tankId);
-    if (!tank) throw new DomainError('request/not-found', { detail: 'There is no such tank.', pointer: '#/toTankId' });
+    if (!tank) throw new DomainError('request/not-found', { detail: 'There’s no such tank.', pointer: '#/toTankId' });
     const readings = await room.repository.readingsSince(who, tankId, since);
     const quarantine = house.stock.quarantines[tankId];
     return {

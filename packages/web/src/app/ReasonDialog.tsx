@@ -17,7 +17,7 @@ export function ReasonDialog({ asked: { problem, label, answer } }: { asked: Ask
           {problem.detail}
         </p>
         <TextField
-          label="Do it all the same, because"
+          label="Why anyway?"
           autoFocus
           value={reason}
           onChange={(event) => setReason(event.target.value)}
@@ -25,7 +25,7 @@ export function ReasonDialog({ asked: { problem, label, answer } }: { asked: Ask
         />
         <div className="mt-5 flex flex-wrap gap-3">
           <Button look="main" type="submit" disabled={reason.trim().length < 3}>
-            Log it all the same
+            Log it anyway
           </Button>
           <Button onClick={() => answer(null)}>Leave it</Button>
         </div>

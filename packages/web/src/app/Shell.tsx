@@ -69,7 +69,7 @@ function Connection() {
     <div role="status" className="no-print border-b border-ink bg-rust-wash px-4 py-2">
       {away && (
         <span>
-          <b>{horizon.error?.title}.</b> You see what was last fetched; what you type is kept.{' '}
+          <b>{horizon.error?.title}.</b> You’re seeing the last saved copy. What you type is kept.{' '}
         </span>
       )}
       {waiting.length > 0 && (

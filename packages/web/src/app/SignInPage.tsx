@@ -121,8 +121,8 @@ function SignInForm({ session }: { session: Reply<'session'> }) {
         <section className="mb-6 border-b border-rule pb-6">
           <h2 className="mb-1 text-code">Look around Saltings Shed</h2>
           <p className="mb-3 text-quiet">
-            A made-up house with fourteen months of records. Enter as its keeper, who may do everything, or as the sitter, who
-            walks the round.
+            A made-up house with fourteen months of records. Enter as its keeper, who can do everything, or as the sitter, who
+            does the daily walk.
           </p>
           <div className="flex flex-wrap gap-3">
             {session.demoAccounts.map((account) => (
@@ -214,12 +214,9 @@ function Frame({ children }: { children: ReactNode }) {
         }}
       >
         <SampleStream />
-        <p className="mt-14 text-title">
-          When will they hatch, what will they eat that day, and what is there to do on this walk?
-        </p>
+        <p className="mt-14 text-title">When will they hatch, what will they eat, and what’s to do today?</p>
         <p className="mt-3 max-w-prose">
-          Freshet keeps the records of a fish room and works out the rest: from a tank’s own temperatures to the day the first
-          food must be alive.
+          Freshet keeps your fish-room records and works out the rest, from hatch dates to the day the first food must be ready.
         </p>
       </div>
       <div className="bg-sheet p-6 md:overflow-y-auto md:p-10">

@@ -46,7 +46,7 @@ const OrdersPage = page(async () => (await sales()).orders());
 const OrderPage = page(async () => (await sales()).order());
 const SoldPage = page(async () => (await sales()).sold());
 const TrailPage = page(async () => (await sales()).trail());
-const OutletsPage = page(async () => (await sales()).outlets());
+const BuyersPage = page(async () => (await sales()).buyers());
 const MoneyPage = page(async () => (await sales()).money());
 /** Who takes the young: told where they are planned, which is an earlier area. */
 const OverStockNote = page(async () => (await sales()).overStock());
@@ -102,17 +102,14 @@ export function Pages() {
       <Route path="/sales/orders/:orderId" element={<OrderPage />} />
       <Route path="/sales/sold" element={<SoldPage />} />
       <Route path="/sales/trail/:code" element={<TrailPage />} />
-      <Route path="/sales/outlets" element={<OutletsPage />} />
+      <Route path="/sales/buyers" element={<BuyersPage />} />
       <Route path="/sales/money" element={<MoneyPage />} />
       <Route path="/bench" element={<BenchPage />} />
       <Route path="/hours" element={<HoursPage />} />
       <Route path="/log" element={<LogPage />} />
       <Route path="/sources" element={<SourcesPage />} />
       <Route path="/rounds" element={<Navigate to="/" replace />} />
-      <Route
-        path="*"
-        element={<Empty title="There is nothing at this address">The page may have moved; the areas are at the left.</Empty>}
-      />
+      <Route path="*" element={<Empty title="There’s no page here">Pick an area on the left.</Empty>} />
     </Routes>
   );
 }

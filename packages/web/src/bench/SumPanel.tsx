@@ -85,7 +85,7 @@ export function SumPanel({
                 key={input.path}
                 label={label}
                 inputMode="decimal"
-                hint={input.optional ? 'may stay empty' : undefined}
+                hint={input.optional ? 'can be left empty' : undefined}
                 error={error}
                 value={value}
                 onChange={(event) => change(event.target.value)}
@@ -96,7 +96,7 @@ export function SumPanel({
         {sum.caution && <Notice className="mb-2  text-note">{sum.caution}</Notice>}
       </Panel>
       <Panel
-        title="It comes to"
+        title="Result"
         aside={<Why about={calculation?.title ?? ''} formula={calculation?.words ?? ''} source={calculation?.source ?? ''} />}
       >
         {wrong && !field && (

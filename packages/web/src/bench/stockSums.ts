@@ -9,7 +9,7 @@ export const STOCK_SUMS: readonly Sum[] = [
       plain('males', 'Males wanted', '1'),
       plain('females', 'Females wanted', '1'),
       plain('maleShare', 'Share of males, 0 to 1', '0.5'),
-      plain('confidence', 'Sure with, 0 to 1', '0.95'),
+      plain('confidence', 'How sure, 0 to 1', '0.95'),
     ],
     outputs: [{ path: 'count', label: 'Buy unsexed' }],
   },
@@ -32,7 +32,7 @@ export const STOCK_SUMS: readonly Sum[] = [
       { path: 'maleShare', label: 'Share of males', percent: true },
       { path: 'low95', label: 'at least', percent: true },
       { path: 'high95', label: 'at most', percent: true },
-      { path: 'pValue', label: 'Chance if both are born alike', percent: true },
+      { path: 'pValue', label: 'Chance if males and females are equally common', percent: true },
     ],
   },
   {
@@ -40,8 +40,8 @@ export const STOCK_SUMS: readonly Sum[] = [
     group: 'Breeding',
     inputs: [
       plain('probability', 'Share of the kind, 0 to 1', '0.25'),
-      plain('wanted', 'Wanted of it', '3'),
-      plain('confidence', 'Sure with, 0 to 1', '0.95'),
+      plain('wanted', 'How many do you want?', '3'),
+      plain('confidence', 'How sure, 0 to 1', '0.95'),
     ],
     outputs: [{ path: 'count', label: 'Raise' }],
   },

@@ -70,7 +70,7 @@ export const SUMS: readonly Sum[] = [
       { path: 'totalKg', label: 'Weight', unit: 'kg' },
       { path: 'kgPerM2', label: 'Load', unit: 'kg per m²' },
     ],
-    caution: 'A full rack can exceed a domestic floor; ask a qualified person. Wall fixings alone are not enough.',
+    caution: 'A full rack can be too much for a floor at home; ask someone qualified. Wall fixings alone are not enough.',
   },
   {
     name: 'larder.cystsFor',

@@ -45,8 +45,7 @@ export function BirthForm({ drop, done }: { drop: Reply<'drops'>[number]; done: 
           error={(formState.errors.born as { message?: string } | undefined)?.message}
         />
         <p className="text-note text-quiet">
-          Their parents are noted as whoever of the kind lives in {drop.tankCode}; where there are several females each may be the
-          mother.
+          Their parents are noted as whoever of the kind lives in {drop.tankCode}; with several females, each could be the mother.
         </p>
       </EntryFormFrame>
     </div>

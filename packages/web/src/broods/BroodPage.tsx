@@ -22,14 +22,14 @@ const SHEETS: Record<Sheet, string> = {
   split: 'Split or move',
   loss: 'Loss',
   lengths: 'Lengths',
-  join: 'Another attempt',
+  join: 'Another spawning',
 };
 
 function LotChoice({ lots, chosen, change }: { lots: Page['lots']; chosen: string; change: (id: string) => void }) {
   if (lots.length < 2) return null;
   return (
     <label className="mb-4 flex flex-col gap-1 font-semibold">
-      Which of them
+      Which ones
       <select className="control font-normal" value={chosen} onChange={(event) => change(event.target.value)}>
         {lots.map((lot) => (
           <option key={lot.id} value={lot.id}>
@@ -75,7 +75,7 @@ export function BroodPage({ Send }: { Send: SendSheet }) {
                   {page.speciesName}, {page.born ? 'born' : page.carried ? 'carried since' : 'laid'}{' '}
                   {formatInstantRange(page.laid, house.today, house.timeZone)};{' '}
                   <Link to={`/broods/record/${page.speciesKey}`} className="link">
-                    beside the others of its kind
+                    compare with its other broods
                   </Link>
                 </>
               }
@@ -102,9 +102,9 @@ export function BroodPage({ Send }: { Send: SendSheet }) {
               <Notice look="rust">
                 {page.trouble}{' '}
                 <Link to={`/species/${page.speciesKey}`} className="link">
-                  Mend the figures
+                  Correct the figures
                 </Link>
-                ; until then nothing is said of its dates.
+                ; it has no dates until then.
               </Notice>
             )}
             <StreamPicture page={page} />

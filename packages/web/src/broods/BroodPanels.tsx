@@ -13,7 +13,7 @@ type Page = Reply<'brood'>;
 export function Next({ page }: { page: Page }) {
   const house = useHouse();
   return (
-    <Panel title="What comes when">
+    <Panel title="What comes next">
       {!page.born && <WindowList windows={page.windows} carried={page.carried} />}
       {page.ready && page.alive > 0 && (
         <Fact label={<>Ready for sale</>}>
@@ -28,11 +28,11 @@ export function Next({ page }: { page: Page }) {
       )}
       {page.feedingDays !== null && page.lengthMm !== null && (
         <p className="mt-2 text-note text-quiet">
-          Day {Math.floor(page.feedingDays)} of feeding; about {formatNumber(page.lengthMm)} mm, the smallest tenth under{' '}
+          Day {Math.floor(page.feedingDays)} of feeding; about {formatNumber(page.lengthMm)} mm, the smallest under{' '}
           {formatNumber(page.smallestMm ?? page.lengthMm)} mm,{' '}
           {page.measured
             ? `from ${page.measured.count} measured on ${formatDay(houseDay(page.measured.at, house.timeZone), house.today)} (${formatNumber(page.measured.meanMm, 3)} mm)${Math.abs(page.aheadDays) >= 2 ? `: ${formatNumber(Math.abs(page.aheadDays))} days ${page.aheadDays > 0 ? 'ahead of' : 'behind'} the species’ curve` : ''}.`
-            : 'by the species’ curve and not measured.'}
+            : 'estimated from the species’ growth, not measured.'}
         </p>
       )}
     </Panel>
@@ -43,7 +43,7 @@ export function Next({ page }: { page: Page }) {
 export function Ledger({ page }: { page: Page }) {
   const house = useHouse();
   return (
-    <Panel title="Headcount, always adds up">
+    <Panel title="Headcount">
       {page.ledger.map((line, i) => (
         <div
           key={line.label}
@@ -63,8 +63,8 @@ export function Ledger({ page }: { page: Page }) {
       {page.began > 0 && (
         <p className="mt-2 text-note text-quiet">
           {page.mixed.length > 0
-            ? 'Others joined them: which of its own are alive is not known.'
-            : `${Math.round((100 * page.alive) / page.began)} % of those that began are alive here.`}
+            ? 'Others were mixed in, so nobody can say how many of these are alive.'
+            : `${Math.round((100 * page.alive) / page.began)} % of those that began are alive.`}
         </p>
       )}
     </Panel>
@@ -99,7 +99,7 @@ export function Food({ page }: { page: Page }) {
       ))}
       {next && (
         <p className="mt-2 text-note text-quiet">
-          {sentence(FOOD_NAMES[next.food])} once the smallest tenth can take it; the old food goes on beside it.
+          {sentence(FOOD_NAMES[next.food])} once the smallest can eat it. Keep giving the old food too.
         </p>
       )}
     </Panel>
@@ -128,7 +128,7 @@ export function Where({ page, join }: { page: Page; join: (() => void) | null })
             {lot.count}
           </Fact>
         ))}
-      {page.alive === 0 && <p className="text-quiet">None is left here.</p>}
+      {page.alive === 0 && <p className="text-quiet">None left here.</p>}
       <h2 className="mt-3 mb-1">Parents</h2>
       {page.parents.length === 0 && <p className="text-quiet">Not recorded.</p>}
       {page.parents.map((parent) => (
@@ -138,12 +138,12 @@ export function Where({ page, join }: { page: Page; join: (() => void) | null })
       ))}
       {page.attemptId && (
         <Link to={`/spawns/${page.attemptId}`} className="mt-2 inline-block min-h-6 link">
-          the attempt
+          the spawning
         </Link>
       )}
       {join && (
         <p className="mt-3">
-          <LinkButton onClick={join}>it is of another attempt</LinkButton>
+          <LinkButton onClick={join}>it came from another spawning</LinkButton>
         </p>
       )}
     </Panel>

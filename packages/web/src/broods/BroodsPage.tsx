@@ -55,7 +55,7 @@ function nextWords(brood: Brood, today: string, timeZone: string): string {
   if (next?.earliest)
     return `${name} ${next.status === 'overdue' ? 'was due ' : ''}${formatDayRange(houseDay(next.earliest, timeZone), houseDay(next.latest ?? next.earliest, timeZone), today)}`;
   if (next) return `${name}: too cold`;
-  if (brood.stage === 'ready') return 'for sale by the curve; measure them';
+  if (brood.stage === 'ready') return 'probably ready to sell; measure them';
   return brood.ready
     ? `ready ${formatDateRange(houseDay(brood.ready.from, timeZone), houseDay(brood.ready.to, timeZone), today)}`
     : '';
@@ -224,14 +224,14 @@ export function BroodsPage() {
             </PageHead>
             {data.length === 0 ? (
               <Empty
-                title="No brood yet"
+                title="No broods yet"
                 action={
                   <ButtonLink to="/spawns/new" look="main">
-                    Start an attempt
+                    Plan a spawning
                   </ButtonLink>
                 }
               >
-                A brood begins when eggs are seen in a spawning attempt, or young are born.
+                A brood begins when you log eggs or newborn fry.
               </Empty>
             ) : (
               <>
@@ -258,7 +258,7 @@ export function BroodsPage() {
                     ))}
                   </SelectField>
                   <SelectField
-                    label="In order of"
+                    label="Sort by"
                     boxClass="w-44"
                     value={order}
                     onChange={(event) => set('by', event.target.value === 'newest' ? '' : event.target.value)}
@@ -277,8 +277,8 @@ export function BroodsPage() {
                   />
                 </div>
                 {shown.length === 0 ? (
-                  <Empty title="None of them" action={<ButtonLink to="/broods">Show all</ButtonLink>}>
-                    No living brood fits what is chosen above.
+                  <Empty title="None match" action={<ButtonLink to="/broods">Show all</ButtonLink>}>
+                    No living brood matches your choice above.
                   </Empty>
                 ) : (
                   <Streams broods={shown} zoom={zoom} />

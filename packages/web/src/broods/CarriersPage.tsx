@@ -100,7 +100,7 @@ function Ripe({ busyTanks }: { busyTanks: ReadonlySet<string> }) {
       lot.females + lot.unsexed > 0 &&
       !busyTanks.has(`${lot.tankId} ${lot.speciesKey}`),
   );
-  if (ripe.length === 0) return <p className="text-quiet">Nobody who is scored as ready.</p>;
+  if (ripe.length === 0) return <p className="text-quiet">No females ready.</p>;
   return (
     <ul>
       {ripe.slice(0, 8).map((lot) => (
@@ -132,15 +132,15 @@ export function CarriersPage() {
           <>
             <PageHead
               title="Carriers"
-              about={`${carried.length === 1 ? 'One clutch is' : `${carried.length} clutches are`} carried; what comes first stands first`}
+              about={`${carried.length === 1 ? 'One clutch is' : `${carried.length} clutches are`} carried, the next one first`}
             >
               <ButtonLink to="/broods">Broods</ButtonLink>
             </PageHead>
             <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_280px]">
               <div>
                 {carried.length === 0 ? (
-                  <Empty title="Nobody carries">
-                    Log a carrier at her attempt, or from her tank’s page when she was not expected.
+                  <Empty title="No females carrying">
+                    Log a carrying female at her spawning, or from her tank’s page if you didn’t expect it.
                   </Empty>
                 ) : (
                   <ul className="border border-rule bg-sheet">
@@ -152,13 +152,13 @@ export function CarriersPage() {
                 <Livebearers born={setBorn} />
               </div>
               <aside className="divide-y divide-rule self-start border border-rule bg-sheet">
-                <Panel title="Ready, and not carrying">
+                <Panel title="Ready, not carrying">
                   <Ripe busyTanks={busy} />
                 </Panel>
-                <Panel title="Not seen is not lost">
+                <Panel title="Not seen doesn’t mean lost">
                   <p className="text-note text-quiet">
-                    A holder hides, for days. Log nothing for one you did not see; a lost clutch is logged when she is seen
-                    without her eggs. Shaded squares were seen, dashed ones are expected by warmth; when eyes show is a guess.
+                    A carrying female hides for days. If you didn’t see her, log nothing. Log a lost clutch only when you see her
+                    without eggs. Shaded squares were seen, dashed ones are expected. When eyes show is a guess.
                   </p>
                 </Panel>
               </aside>

@@ -9,10 +9,10 @@ const WORDS = {
   laid: { count: 'Eggs', hint: 'counted or estimated', white: true, when: 'Laid', action: 'Log the eggs' },
   carried: {
     count: 'Eggs or young carried',
-    hint: 'an estimate will do',
+    hint: 'a guess will do',
     white: false,
     when: 'First seen carrying',
-    action: 'Log the carrier',
+    action: 'Log her',
   },
   born: { count: 'Young', hint: 'counted or estimated', white: false, when: 'Born', action: 'Log the birth' },
 } as const;

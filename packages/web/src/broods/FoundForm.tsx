@@ -91,7 +91,7 @@ export function FoundForm({ life, done }: { life: Life; done: (broodId: string |
           <TextField
             label="Shortest, mm"
             inputMode="decimal"
-            hint="their age follows from the growth curve"
+            hint="their age is worked out from it"
             error={errors.shortest?.message}
             {...register('shortest')}
           />
@@ -99,8 +99,7 @@ export function FoundForm({ life, done }: { life: Life; done: (broodId: string |
         </div>
       )}
       <p className="text-note text-quiet">
-        Grown animals of the species in {life.code} are noted as likely parents; change that under Lines. Nothing has to be
-        planned for it.
+        Grown animals of the species in {life.code} are noted as likely parents; you can change that under Lines.
       </p>
     </EntryFormFrame>
   );

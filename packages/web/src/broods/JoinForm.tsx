@@ -19,19 +19,19 @@ export function JoinForm({
     name: 'joinBrood',
     defaults: { attemptId: '' },
     toBody: ({ attemptId }) => ({ broodId: brood.id, attemptId }),
-    label: () => 'Joined to the attempt',
+    label: () => 'Joined to the spawning',
     done,
   });
   const { register, formState } = entry.form;
   return (
     <EntryFormFrame entry={entry} action="Join it">
       <SelectField
-        label="Of which attempt"
-        hint="Its parents become the likely parents, and the attempt counts as one that spawned."
+        label="Which spawning?"
+        hint="Its parents become the likely parents, and it counts as a success."
         error={formState.errors.attemptId?.message}
         {...register('attemptId')}
       >
-        <option value="">Choose an attempt</option>
+        <option value="">Choose a spawning</option>
         {others.map(({ id, name, tankCode, from }) => (
           <option key={id} value={id}>
             {name}, {tankCode}, from {formatDay(from, house.today)}
@@ -39,7 +39,7 @@ export function JoinForm({
         ))}
       </SelectField>
       {attempts.data && others.length === 0 && (
-        <p className="text-quiet">No other attempt of this species had begun by then. Start one with its past dates first.</p>
+        <p className="text-quiet">No other spawning of this species had begun by then. Add one with its past dates first.</p>
       )}
     </EntryFormFrame>
   );

@@ -20,8 +20,8 @@ function DropRow({ drop, born }: { drop: Drop; born: (drop: Drop) => void }) {
           {drop.label}
         </Link>
         <span className="block text-note text-quiet">
-          {drop.females === 1 ? 'one female' : `${drop.females} females: each has days of her own`};{' '}
-          {drop.males > 0 ? 'males with them' : 'no male: stored sperm may do for months'}
+          {drop.females === 1 ? 'one female' : `${drop.females} females, each with her own dates`};{' '}
+          {drop.males > 0 ? 'males with them' : 'no male; stored sperm can last for months'}
         </span>
       </span>
       <span>
@@ -33,13 +33,13 @@ function DropRow({ drop, born }: { drop: Drop; born: (drop: Drop) => void }) {
             <span className="block text-note text-quiet">
               {drop.ownDays === null
                 ? drop.drops === 1
-                  ? 'the first on record'
+                  ? 'her first on record'
                   : `${drop.drops} on record`
-                : `${drop.drops} on record, ${lapse([drop.ownDays, drop.ownDays])} apart in the middle`}
+                : `${drop.drops} on record, ${lapse([drop.ownDays, drop.ownDays])} apart on average`}
             </span>
           </>
         ) : (
-          <span className="text-quiet">none yet here</span>
+          <span className="text-quiet">none here yet</span>
         )}
       </span>
       <span>
@@ -51,14 +51,14 @@ function DropRow({ drop, born }: { drop: Drop; born: (drop: Drop) => void }) {
               inputs={next.why.inputs}
               formula={next.why.formula}
               source={next.why.source}
-              notes={[...next.why.notes, `Cover in, or she by herself, some ${formatNumber(4)} days before.`]}
+              notes={[...next.why.notes, `Add cover or move her alone about ${formatNumber(4)} days before.`]}
             />
             <span className="block text-note text-quiet">
               {day(next.latest) < house.today ? 'overdue: look for newborn among the plants' : 'due, by the warmth of their tank'}
             </span>
           </>
         ) : (
-          <span className="text-quiet">nothing to count from</span>
+          <span className="text-quiet">nothing to count from yet</span>
         )}
       </span>
       {house.may('sitter') && drop.tankId && (
@@ -87,8 +87,7 @@ export function Livebearers({ born }: { born: (drop: Drop) => void }) {
               ))}
             </ul>
             <p className="mt-1 text-note text-quiet">
-              Newborn are counted or caught the same day; males out as soon as the fin lengthens, or they breed with their
-              sisters.
+              Count or catch newborn the same day. Take males out as soon as the fin lengthens, or they breed with their sisters.
             </p>
           </section>
         )

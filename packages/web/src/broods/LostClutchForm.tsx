@@ -34,7 +34,7 @@ export function LostClutchForm({ brood, done }: { brood: Reply<'broods'>[number]
   const { register, formState, watch, setValue } = entry.form;
   return (
     <EntryFormFrame entry={entry} action="Log the lost clutch">
-      <p>All {brood.alive} carried will be booked as lost. Her next clutch begins a new one; a first clutch is often lost.</p>
+      <p>All {brood.alive} will be logged as lost. Her next clutch starts a new brood. A first clutch is often lost.</p>
       <WhenField
         label="When she was seen without them"
         value={watch('at')}

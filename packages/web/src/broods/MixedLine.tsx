@@ -8,7 +8,7 @@ export function MixedLine({ page }: { page: Reply<'brood'> }) {
   const code = (lotId: string) => page.lots.find(({ id }) => id === lotId)?.tankCode ?? 'no tank';
   return (
     <p className="border-t border-rule px-4 py-1.5">
-      Mixed: by expectation{' '}
+      Mixed: probably{' '}
       {page.mixed.map(({ lotId, broodId, name, heads }, i) => (
         <span key={lotId + name}>
           {i > 0 && ', '}
@@ -22,7 +22,7 @@ export function MixedLine({ page }: { page: Reply<'brood'> }) {
           )}
         </span>
       ))}
-      , striped in the picture. Nobody can say which; kinship counts each as either.
+      , striped in the picture. Nobody can tell which; kinship counts each as either.
     </p>
   );
 }

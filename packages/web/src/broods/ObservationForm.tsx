@@ -51,7 +51,7 @@ export function ObservationForm({
         <TextField
           label="Counted"
           inputMode="numeric"
-          hint="Empty when not counted."
+          hint="leave empty if you didn’t count"
           error={formState.errors.counted?.message}
           {...register('counted')}
         />

@@ -18,7 +18,7 @@ export function RecordPage() {
       {(outcomes) => (
         <>
           <PageHead
-            title="What was kept"
+            title="Survival"
             about={
               <>
                 <Link to={`/species/${speciesKey}`} className="link font-semibold">
@@ -32,7 +32,7 @@ export function RecordPage() {
             <ButtonLink to="/broods">Broods</ButtonLink>
           </PageHead>
           {outcomes.length === 0 ? (
-            <Empty title="No brood of this species yet">Its losses and what kept them are worked out from what you log.</Empty>
+            <Empty title="No broods of this species yet">Survival and losses are worked out from what you log.</Empty>
           ) : (
             <div className="grid divide-y divide-rule border border-rule bg-sheet lg:grid-cols-2 lg:divide-x lg:divide-y-0">
               <div className="divide-y divide-rule">

@@ -293,7 +293,7 @@ export function StreamPicture({ page }: { page: Page }) {
       )}
       <p className="min-h-8 px-4 pt-1.5 pb-1 text-note text-quiet">
         {readMs === null ? (
-          'Touch the stream, or focus it and use the arrow keys, to read a day.'
+          'Touch the stream, or use the arrow keys, to read a day.'
         ) : (
           <b className="text-ink">{readWords(readMs)}</b>
         )}

@@ -11,7 +11,7 @@ const PILES = [
   { key: 'white', label: 'White', hint: 'opaque, picked out' },
   { key: 'kickedOut', label: 'Kicked out', hint: 'by the guard' },
   { key: 'eaten', label: 'Eaten', hint: 'gone, or shells' },
-  { key: 'unsure', label: 'Not sure', hint: 'stay booked' },
+  { key: 'unsure', label: 'Not sure', hint: 'stay in the count' },
 ] as const;
 type Pile = (typeof PILES)[number]['key'];
 type Mode = 'counted' | 'sample' | 'share';
@@ -146,7 +146,7 @@ export function TriageForm({
           setValue('fertile', String(count - (white ?? 0)));
         }}
       />
-      <EntryFormFrame entry={entry} action="Log what was seen">
+      <EntryFormFrame entry={entry} action="Log it">
         <Segmented
           label="These are"
           value={mode}
@@ -171,9 +171,9 @@ export function TriageForm({
         </div>
         <div className="border-l-4 border-deep bg-shade px-3 py-2" aria-live="polite">
           <p>
-            <b>{out}</b> of {brood.alive} booked will be taken out
+            <b>{out}</b> of {brood.alive} counted will be taken out
             {mode === 'sample' && seen > 0 && `, worked out from ${seen} looked at`}
-            {mode === 'counted' && values.fertile.trim() === '' && seen > 0 && '; the rest stays as booked'}.
+            {mode === 'counted' && values.fertile.trim() === '' && seen > 0 && '; the rest stay'}.
           </p>
           {share && told >= 3 && (
             <p>
@@ -183,7 +183,7 @@ export function TriageForm({
           <p className="text-note text-quiet">
             {others
               ? `Your other clutches of the kind: ${showPercent(others.mean)} fertile, ${showPercent(others.low95)} to ${showPercent(others.high95)} over ${others.clutches === 1 ? 'one' : others.clutches}.`
-              : 'No other clutch of the kind was looked through yet.'}
+              : 'You haven’t looked through another clutch of this species yet.'}
           </p>
         </div>
       </EntryFormFrame>

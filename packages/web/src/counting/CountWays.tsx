@@ -68,7 +68,9 @@ function Parts({ how, done }: { how: 'squares' | 'cups'; done: (counted: WorkedC
       <TextField
         label={how === 'squares' ? 'Counted in each square' : 'Counted in each cup'}
         inputMode="text"
-        hint={how === 'squares' ? 'Squares by chance, not the full ones: 12 9 14.' : 'Stirred before each: 12 9 14.'}
+        hint={
+          how === 'squares' ? 'like 12 9 14; pick squares at random, not the full ones' : 'like 12 9 14; stir before each cup'
+        }
         error={wrong || undefined}
         value={counts}
         onChange={(event) => setCounts(event.target.value)}
@@ -105,10 +107,10 @@ export function CountWays({
     done(counted);
   };
   return (
-    <section aria-label="Work the count out" className="border border-rule bg-shade p-3">
-      <p className="mb-1.5 font-semibold">Work it out by</p>
+    <section aria-label="Work it out" className="border border-rule bg-shade p-3">
+      <p className="mb-1.5 font-semibold">How?</p>
       <Segmented
-        label="Work it out by"
+        label="How?"
         value={aid}
         onChange={(next) => setAid(next === aid ? '' : next)}
         options={(['taps', 'squares', 'cups', 'photograph', 'recapture'] as const)

@@ -22,8 +22,8 @@ const NO_EDITS: Edits = { added: [], removed: [], turned: [] };
 /** Why a file cannot be counted; nothing when it can. */
 function wrongFile(file: File): string {
   if (!PICTURE.test(file.type))
-    return `${file.name} is no picture that can be counted: take a JPEG, PNG or WebP${/pdf/.test(file.type) ? ', not a PDF' : ''}.`;
-  return file.size > MOST_BYTES ? `${file.name} is larger than 80 MB: make it smaller, or take it anew.` : '';
+    return `${file.name} can’t be counted. Use a JPEG, PNG or WebP${/pdf/.test(file.type) ? ', not a PDF' : ''}.`;
+  return file.size > MOST_BYTES ? `${file.name} is larger than 80 MB. Make it smaller or take another.` : '';
 }
 
 /** Width and height of a picture as it is held, read from its head; where it is none its address is given back. */
@@ -106,7 +106,7 @@ export function PhotoCount({
       setFile(picture);
       await count(picture);
     } catch {
-      setProblem(`${chosen.name} cannot be read as a picture: it may be broken.`);
+      setProblem(`${chosen.name} can’t be read. It may be damaged.`);
     }
   }
   const rings: Ringed[] = [
@@ -205,7 +205,7 @@ export function PhotoCount({
       )}
       {!file && (
         <p className="text-note text-quiet">
-          From straight above, in even light, near enough that each is a good ten pixels wide. The picture stays on this device.
+          Straight from above, in even light, and close enough that each one is clear. The picture stays on this device.
         </p>
       )}
       {file && <Rings url={file.url} size={file} rings={rings} tap={tap} />}
@@ -223,7 +223,7 @@ export function PhotoCount({
             )}
             ; likely {formatNumber(Math.max(0, total - reach))} to {formatNumber(total + reach)}
             {lengths.length > 0 &&
-              `; ${lengths.length} measured, ${formatNumber(lengths.reduce((sum, mm) => sum + mm, 0) / lengths.length, 3)} mm in the mean`}
+              `; ${lengths.length} measured, ${formatNumber(lengths.reduce((sum, mm) => sum + mm, 0) / lengths.length, 3)} mm on average`}
             .{' '}
             <span className="text-quiet">
               {tapMeans === 'there' ? 'Tap one to take it away, or where one is missing.' : 'Tap one to make it white, or clear.'}

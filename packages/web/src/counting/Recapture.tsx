@@ -43,7 +43,7 @@ export function Recapture({ done }: { done: (counted: WorkedCount) => void }) {
       )}
       {found?.ok && (
         <TakeEstimate value={found.value} how="recapture" done={done}>
-          . The marked must have mixed with the others for some days.
+          . Give the marked fish a few days to mix with the others first.
         </TakeEstimate>
       )}
     </div>

@@ -69,7 +69,7 @@ export async function request<T>(method: string, url: string, body?: unknown): P
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     });
   } catch {
-    throw new ApiProblem('network', 0, 'The server does not answer', 'What you typed is kept; it is tried again.');
+    throw new ApiProblem('network', 0, 'The server does not answer', 'What you typed is kept and will be tried again.');
   }
   if (!response.ok) throw await toProblem(response);
   return (await response.json()) as T;
@@ -99,7 +99,7 @@ export async function sendPicture<Name extends WriteName>(
       body: picture,
     });
   } catch {
-    throw new ApiProblem('network', 0, 'The server does not answer', 'The server does not answer; try again when it does.');
+    throw new ApiProblem('network', 0, 'The server does not answer', 'The server isn’t answering. Try again in a moment.');
   }
   if (!response.ok) throw await toProblem(response);
   return (await response.json()) as Reply<Name>;

@@ -58,9 +58,9 @@ export function HouseProvider({ session, children }: { session: Session; childre
 /** The units of the house, or of none before anybody is signed in. */
 export const useUnits = (): House['units'] | null => useContext(HouseContext)?.units ?? null;
 
-/** The house of this page. @throws {Error} outside of a HouseProvider with somebody signed in */
+/** The house of this page. @throws {Error} outside of a HouseProvider with a session */
 export function useHouse(): House {
   const house = useContext(HouseContext);
-  if (!house) throw new Error('useHouse needs a HouseProvider above it, with somebody signed in.');
+  if (!house) throw new Error('useHouse needs a HouseProvider above it, with a session.');
   return house;
 }

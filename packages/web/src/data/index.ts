@@ -2,6 +2,7 @@ export { ApiProblem, send, sendPicture, urlOf, type Body, type Reply, type ReadN
 export { useGet, useTouch } from './useGet';
 export { startOutbox, useOutbox } from './outbox';
 export { HouseProvider, useHouse, useUnits, type House } from './house';
+export { usePressed } from './usePressed';
 export { useLog, useUndo } from './useSend';
 export { useAskedReason, type AskedReason } from './reason';
 export { useEntryForm, FieldProblem, type EntryForm } from './useEntryForm';

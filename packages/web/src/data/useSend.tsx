@@ -5,21 +5,25 @@ import { ApiProblem, send, type Body, type WriteName } from './api';
 import { keepForLater } from './outbox';
 import { askReason } from './reason';
 import { useTouch } from './useGet';
+import { tellUndone } from './usePressed';
 
 /** Writes that log something and answer with the entry they made. */
 export type LogName = Exclude<WriteName, 'signIn' | 'signOut' | 'newHouse' | 'playFault' | 'sendSamples'>;
 
-/** Takes an entry back and says so. */
-export function useUndo(): (entryId: string) => Promise<void> {
+/** Takes an entry back and says so. @returns true when it was */
+export function useUndo(): (entryId: string) => Promise<boolean> {
   const touch = useTouch();
   return useCallback(
     async (entryId) => {
       try {
         await send('undo', { id: newId(), entryId });
         touch('undo');
-        toast('Taken back');
+        tellUndone(entryId);
+        toast('Undone');
+        return true;
       } catch (error) {
-        toast.error(error instanceof ApiProblem ? error.message : 'It could not be taken back.');
+        toast.error(error instanceof ApiProblem ? error.message : 'That couldn’t be undone.');
+        return false;
       }
     },
     [touch],

@@ -20,7 +20,7 @@ export function MealTaps({ tankId, code }: { tankId: string; code: string }) {
             void log(
               'mealLook',
               { id: newId(), tankId, sight, at: house.now() },
-              `${code}: ${MEAL_WORDS[sight]}; the next ration follows`,
+              `${code}: ${MEAL_WORDS[sight]}; the next amount follows`,
             )
           }
         >

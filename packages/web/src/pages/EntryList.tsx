@@ -36,7 +36,7 @@ export function EntryList({ tankId, before, limit }: { tankId?: string; before?:
                       type="button"
                       className="min-h-6 shrink-0 text-note text-quiet link hover:text-ink"
                       onClick={() => void undo(entry.id)}
-                      aria-label={`Take back: ${entry.text}`}
+                      aria-label={`Undo: ${entry.text}`}
                     >
                       undo
                     </button>

@@ -14,7 +14,7 @@ export function LogPage() {
     <>
       <PageHead
         title={code ? `Log of ${code}` : 'Log of the house'}
-        about="Nothing is edited or deleted; what was wrong is taken back by a later entry."
+        about="Nothing here is ever deleted. Undo adds a line that cancels the mistake."
       >
         {before && <ButtonLink to={tankId ? `/log?tank=${tankId}` : '/log'}>The newest</ButtonLink>}
       </PageHead>

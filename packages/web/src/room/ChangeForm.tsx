@@ -53,7 +53,7 @@ export function ChangeForm({
           defaultUnit={house.units.volume}
           label={`Changed, ${house.units.volume === 'galUS' ? 'US gal' : 'L'}`}
           placeholder={showVolume(usual, house)}
-          hint={`Empty: ${showVolume(usual, house)}, ${regime.data?.regime ? 'as its regime says' : 'a quarter of it'}.`}
+          hint={`${showVolume(usual, house)} if you leave it empty, ${regime.data?.regime ? 'as its routine says' : 'a quarter of it'}.`}
           error={formState.errors.litres?.message}
           {...register('litres')}
         />
@@ -62,7 +62,7 @@ export function ChangeForm({
           text={watch('tempC')}
           defaultUnit={house.units.temperature}
           label="New water at"
-          hint="Empty: the same as the tank."
+          hint="same as the tank if you leave it empty"
           error={formState.errors.tempC?.message}
           {...register('tempC')}
         />
@@ -90,7 +90,7 @@ export function ChangeForm({
             <UseResult
               result={result}
               path="changeLitres"
-              label="Take this amount"
+              label="Use this amount"
               use={(litres) => {
                 setValue('litres', `${formatNumber(litres, 3)} L`);
                 const newTempC = (result?.input as { newTempC?: number } | undefined)?.newTempC;
@@ -108,7 +108,7 @@ export function ChangeForm({
         </div>
       )}
       <p className="text-note text-quiet">
-        Unplug the heater before the level falls below it. Feel the hose first: water that stood in the sun can be hot.
+        Unplug the heater before the level falls below it. Feel the hose first; water that stood in the sun can be hot.
       </p>
     </EntryFormFrame>
   );

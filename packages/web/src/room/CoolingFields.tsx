@@ -42,7 +42,9 @@ export function CoolingFields({ litres, found }: { litres: number; found: (lossW
   };
   return (
     <fieldset className="border border-rule p-3">
-      <legend className="px-1 text-note text-quiet">Measured by letting it cool, the heater off, nobody in it that minds</legend>
+      <legend className="px-1 text-note text-quiet">
+        To measure: switch the heater off and let it cool, with no sensitive animals in it
+      </legend>
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
         {field('startC', 'Water at first')}
         {field('endC', 'Water later')}
@@ -52,7 +54,7 @@ export function CoolingFields({ litres, found }: { litres: number; found: (lossW
       <div className="mt-3 flex flex-wrap items-center gap-3">
         <Button onClick={read}>Work it out</Button>
         <span className="text-note text-quiet">
-          Of {formatNumber(litres)} L by its measures; no more than the animals in it bear.
+          Of {formatNumber(litres)} L by its measures; no more than the animals can take.
         </span>
       </div>
     </fieldset>

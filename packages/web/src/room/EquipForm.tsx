@@ -71,25 +71,25 @@ export function EquipForm({ tank, done }: { tank: Tank; done: () => void }) {
       <div className="grid sm:grid-cols-2">
         {flag('hasLid', 'Lid on')}
         {flag('hasIntakeGuard', 'Sponge on the intake')}
-        {flag('growsAlgae', 'Algae grow under its lamp, for grazers')}
+        {flag('growsAlgae', 'Algae grow under its lamp for grazers')}
       </div>
       <TextField
         label="Hiding places"
         inputMode="numeric"
-        hint="Caves, shells, tubes: one for each animal of those that want one. May stay empty."
+        hint="caves, shells, tubes; one for each animal that wants one"
         error={errors.shelters?.message}
         {...register('shelters')}
       />
       <TextField
-        label={`Cooled at night on purpose, by ${unit}`}
+        label={`Cooled at night on purpose by ${unit}`}
         inputMode="decimal"
-        hint="Empty where it is not. So much of a swing is then no fault of heater or probe."
+        hint="leave empty if it isn’t; that much of a swing won’t raise an alarm"
         error={errors.nightDropC?.message}
         {...register('nightDropC')}
       />
       <SelectField
-        label="What stands in it"
-        hint="Young that must be caught again are not sent where nobody can be caught."
+        label="What’s in it"
+        hint="decides whether fry can be netted out again"
         error={errors.furnishing?.message}
         {...register('furnishing')}
       >
@@ -101,9 +101,9 @@ export function EquipForm({ tank, done }: { tank: Tank; done: () => void }) {
         ))}
       </SelectField>
       <TextField
-        label="Heat it loses, W for each °C warmer than the room"
+        label="Heat it loses, W per °C above the room"
         inputMode="decimal"
-        hint={`Empty: by its size, about ${formatNumber(usualLossWPerK(tank.litres))}. What its heating costs rests on it.`}
+        hint={`about ${formatNumber(usualLossWPerK(tank.litres))}. if you leave it empty; used for heating costs`}
         error={errors.lossWPerK?.message}
         {...register('lossWPerK')}
       />
@@ -113,9 +113,9 @@ export function EquipForm({ tank, done }: { tank: Tank; done: () => void }) {
       />
       <div className="grid gap-4 sm:grid-cols-2">
         <TextField
-          label="Ready after days of zero"
+          label="Days at zero before it’s ready"
           inputMode="numeric"
-          hint="Ammonia and nitrite in a row, while being fed."
+          hint="ammonia and nitrite, in a row, while you feed the filter"
           error={errors.zeroDays?.message}
           {...register('zeroDays')}
         />

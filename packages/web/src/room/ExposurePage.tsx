@@ -66,9 +66,9 @@ export function ExposurePage() {
                   Illness in <b className="text-ink">{codeOf(tankId)}</b>:{' '}
                   {direction === 'exposed' ? (
                     <>
-                      <b className="text-ink">{others.length}</b> other tanks may have been reached,{' '}
+                      <b className="text-ink">{others.length}</b> other tanks could have it,{' '}
                       <b className="text-ink">{exposure.data.left.reduce((sum, one) => sum + one.heads, 0)}</b> animals have left
-                      the house since
+                      your place since
                     </>
                   ) : (
                     <>
@@ -77,10 +77,10 @@ export function ExposurePage() {
                   )}{' '}
                   <Why
                     about="How exposure is worked out"
-                    formula="From the tank and the first day it may have been there, along every contact that counts, in the order of time: what was carried before cannot have carried it. A shared sump and drips pass it on at once."
+                    formula="It follows every contact from the tank and the first possible day, in order of time. A shared sump and drips pass it on at once."
                     source="docs/sources.md#exposure"
-                    notes={['It says what is possible, not what is so. Look, keep apart, and ask a vet where you can.']}
-                    inputs={[{ label: 'Contacts looked at', value: String(exposure.data.contacts) }]}
+                    notes={['It shows what’s possible, not what’s certain. Look, keep them apart, and ask a vet if you can.']}
+                    inputs={[{ label: 'Contacts followed', value: String(exposure.data.contacts) }]}
                   />
                 </>
               )
@@ -105,7 +105,7 @@ export function ExposurePage() {
               )}
             </Field>
             <TextField
-              label={direction === 'exposed' ? 'Days unseen before' : 'Days looked back'}
+              label={direction === 'exposed' ? 'Days it could have been there unseen' : 'Days looked back'}
               inputMode="numeric"
               boxClass="w-44"
               error={/^\d{1,3}$/.test(unseenDays) ? undefined : 'Whole days, 0 to 365.'}
@@ -113,16 +113,16 @@ export function ExposurePage() {
               onChange={(event) => set('unseen', event.target.value)}
             />
             <Segmented
-              label="Which way"
+              label="Look for"
               value={direction}
               onChange={(value) => set('direction', value)}
               options={[
-                { value: 'exposed', label: 'Where it may be' },
-                { value: 'sources', label: 'Where it may come from' },
+                { value: 'exposed', label: 'Where it could be' },
+                { value: 'sources', label: 'Where it could come from' },
               ]}
             />
             <fieldset className="flex flex-wrap gap-x-4">
-              <legend className="sr-only">Contacts that count</legend>
+              <legend className="sr-only">Which contacts count</legend>
               {CONTACT_KINDS.map((kind) => (
                 <label key={kind} className="flex min-h-11 items-center gap-2">
                   <input
@@ -158,7 +158,7 @@ export function ExposurePage() {
                         <g
                           role="link"
                           tabIndex={0}
-                          aria-label={`${drawn.tank.code}: ${path === undefined ? 'not reached' : path.length === 0 ? 'seen here' : `reached in ${path.length} steps`}`}
+                          aria-label={`${drawn.tank.code}: ${path === undefined ? 'not exposed' : path.length === 0 ? 'seen here' : `exposed`}`}
                           className="cursor-pointer"
                           onClick={() => void navigate(`/tanks/${drawn.tank.id}`)}
                           onKeyDown={(event) => event.key === 'Enter' && void navigate(`/tanks/${drawn.tank.id}`)}
@@ -179,7 +179,7 @@ export function ExposurePage() {
                     [3, 'one step'],
                     [2, 'two steps'],
                     [1, 'more'],
-                    [null, 'not reached'],
+                    [null, 'not exposed'],
                   ] as const
                 ).map(([step, words]) => (
                   <span key={words} className="flex items-center gap-2">
@@ -194,11 +194,11 @@ export function ExposurePage() {
               </div>
             </div>
             <div className="border border-rule bg-sheet">
-              <Panel title={direction === 'exposed' ? 'May have been reached' : 'May be the source'}>
+              <Panel title={direction === 'exposed' ? 'Could have it' : 'Could be the source'}>
                 <Loaded reply={exposure} what="the contacts">
                   {() =>
                     others.length === 0 ? (
-                      <p className="text-quiet">No other tank, by the contacts that count.</p>
+                      <p className="text-quiet">No other tank, by these contacts.</p>
                     ) : (
                       <ul className="max-h-[330px] overflow-y-auto">
                         {others.map((tank) => (
@@ -221,7 +221,7 @@ export function ExposurePage() {
                 </Loaded>
               </Panel>
               {direction === 'exposed' && exposure.data && exposure.data.left.length > 0 && (
-                <Panel title="Have left the house since">
+                <Panel title="Left your place since">
                   {exposure.data.left.map((one) => (
                     <p key={`${one.lotId}${one.at}`} className="border-b border-rule py-1.5">
                       <b>{one.heads}</b> {species.data?.find(({ key }) => key === one.speciesKey)?.commonName ?? one.speciesKey}{' '}
@@ -231,7 +231,7 @@ export function ExposurePage() {
                       </span>
                     </p>
                   ))}
-                  <p className="pt-1.5 text-note text-quiet">Tell whoever has them.</p>
+                  <p className="pt-1.5 text-note text-quiet">Tell the people who have them.</p>
                 </Panel>
               )}
               {exposure.data && exposure.data.illnesses.length > 0 && (

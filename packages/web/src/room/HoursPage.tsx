@@ -56,14 +56,20 @@ function HoursForm({ hours }: { hours: Reply<'hours'> }) {
   return (
     <form noValidate onSubmit={(event) => void entry.submit(event)} className="grid max-w-4xl gap-5 md:grid-cols-2">
       <fieldset className="flex flex-col gap-3 border border-rule bg-sheet p-4">
-        <legend className="px-1 font-semibold">Walks of a day</legend>
-        <p className="text-quiet">A day’s meals are shared out over them; each is ticked on its own walk.</p>
+        <legend className="px-1 font-semibold">Walks each day</legend>
+        <p className="text-quiet">The day’s meals are shared between them.</p>
         <div className="grid grid-cols-2 gap-3">
           {WALKS.map((i) => (
             <TextField
               key={i}
               label={`Walk ${i + 1}${i === 0 ? ', needed' : ''}`}
-              hint={/^\d\d:\d\d$/.test(typed[i] ?? '') ? walkWords(typed, i) : i === 0 ? undefined : 'empty: no such walk'}
+              hint={
+                /^\d\d:\d\d$/.test(typed[i] ?? '')
+                  ? walkWords(typed, i)
+                  : i === 0
+                    ? undefined
+                    : 'leave empty if you don’t do this walk'
+              }
               error={i === 0 ? errors.walks?.message : undefined}
               inputMode="numeric"
               {...register(`walks.${i}`)}
@@ -72,14 +78,14 @@ function HoursForm({ hours }: { hours: Reply<'hours'> }) {
         </div>
         <SelectField
           label="Grown animals fast"
-          hint="A day without food clears the gut and spares the water; young and those in conditioning are fed all the same."
+          hint="A day without food clears the gut and spares the water. Fry and conditioned breeders are still fed."
           {...register('fastOn')}
         >
           <Weekdays />
         </SelectField>
         <SelectField
-          label="Young meet a new food"
-          hint="A little of one more food of their size each week, so that they take what they are given later."
+          label="Fry try a new food"
+          hint="A little of another food their size each week, so they aren’t picky later."
           {...register('newFoodOn')}
         >
           <Weekdays />
@@ -88,13 +94,13 @@ function HoursForm({ hours }: { hours: Reply<'hours'> }) {
       <fieldset className="flex flex-col gap-3 border border-rule bg-sheet p-4">
         <legend className="px-1 font-semibold">Light</legend>
         <p className="text-quiet">
-          Where a lamp timer rules, first light is when it goes on. Leave both empty where daylight falls on the tanks.
+          With a lamp timer, first light is when it goes on. Leave both empty if the tanks get daylight.
         </p>
         <div className="grid grid-cols-2 gap-3">
           <TextField label="Lamps on" hint="such as 08:00" error={errors.lampOn?.message} {...register('lampOn')} />
           <TextField label="Lamps off" error={errors.lampOff?.message} {...register('lampOff')} />
         </div>
-        <p className="text-quiet">Where the house stands, for sunrise, dusk and the moon. A degree is near enough.</p>
+        <p className="text-quiet">Where you are, for sunrise, dusk and the moon. A degree is close enough.</p>
         <div className="grid grid-cols-2 gap-3">
           <TextField
             label="Latitude, °"
@@ -113,7 +119,7 @@ function HoursForm({ hours }: { hours: Reply<'hours'> }) {
         </div>
       </fieldset>
       <div className="md:col-span-2">
-        <EntryFormFoot entry={entry} action="Set the hours" />
+        <EntryFormFoot entry={entry} action="Save the hours" />
       </div>
     </form>
   );
@@ -124,7 +130,7 @@ export function HoursPage() {
   const hours = useGet('hours');
   return (
     <>
-      <PageHead title="Hours of the house" about="What meals, watch times and the sky go by." />
+      <PageHead title="Hours of the house" about="These set meal times, when to look for eggs, and sunrise." />
       <Loaded reply={hours} what="the hours">
         {(data) => <HoursForm key={data.version ?? 'first'} hours={data} />}
       </Loaded>

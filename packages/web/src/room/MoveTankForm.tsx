@@ -64,7 +64,7 @@ export function MoveTankForm({
           text={values.leftCm}
           defaultUnit={unit}
           label={`From the left, ${unit}`}
-          hint="Empty: behind the last."
+          hint="after the last one if you leave it empty"
           error={formState.errors.leftCm?.message}
           {...register('leftCm')}
         />
@@ -75,8 +75,8 @@ export function MoveTankForm({
       </div>
       {decision && !decision.ok && <Notice>{decision.message}</Notice>}
       <p className="text-note text-quiet">
-        {tank.code} weighs {inUnits(`${formatNumber(tank.totalKg)} kg`, house.units)} as it stands. Empty it first; never lift it
-        full or alone. A full rack can exceed a domestic floor; ask a qualified person.
+        {tank.code} weighs {inUnits(`${formatNumber(tank.totalKg)} kg`, house.units)} as it stands. Empty it first. Never lift it
+        full or alone. A full rack can be too much for a floor at home; ask someone qualified.
       </p>
     </EntryFormFrame>
   );

@@ -88,7 +88,7 @@ function KeyDialog({ probe, close }: { probe: Probe; close: () => void }) {
             </div>
             <div>
               <h3>Play a fault</h3>
-              <p className="text-note text-quiet">For the stand-in that ships with Freshet; a real probe takes no notice.</p>
+              <p className="text-note text-quiet">Only works on the demo probes.</p>
               <div className="mt-2 flex flex-wrap gap-2">
                 {PLAYED_FAULTS.map((fault) => (
                   <Button key={fault} onClick={() => void play(fault)}>
@@ -136,8 +136,8 @@ export function ProbesPage() {
             </PageHead>
             {data.length === 0 ? (
               <Empty title="No probes yet">
-                A probe sends a tank’s temperature by itself, over MQTT or HTTP. Hatches are then worked out from what the tank
-                really went through, and a dead heater is seen in the night.
+                A probe sends a tank’s temperature by itself (MQTT or HTTP). Hatch dates get better, and you’ll know if a heater
+                dies at night.
               </Empty>
             ) : (
               <div className="overflow-x-auto border border-rule bg-sheet px-4 py-2">

@@ -40,15 +40,15 @@ export function RackForm({ done }: { done: (rackId: string | null) => void }) {
       </SelectField>
       <TextField
         label="Shared sump"
-        hint="Its name, when these tanks share their water; else leave it empty."
+        hint="name it if these tanks share water, like S1"
         error={formState.errors.sump?.message}
         {...register('sump')}
       />
-      <Checkbox {...register('quarantine')}>Quarantine: served last, with its own tools</Checkbox>
+      <Checkbox {...register('quarantine')}>Quarantine: do it last, with its own tools</Checkbox>
       <div className="grid gap-4 sm:grid-cols-2">
         <TextField
           label="Nets and hoses"
-          hint="Name of its own set; empty: the house’s, or its own in quarantine."
+          hint="name a set if it has its own"
           error={formState.errors.tools?.message}
           {...register('tools')}
         />
@@ -56,17 +56,17 @@ export function RackForm({ done }: { done: (rackId: string | null) => void }) {
           <TextField
             label="Quarantine, days"
             inputMode="numeric"
-            hint="Empty: 28, from the last arrival."
+            hint="28 days if you leave it empty"
             error={formState.errors.quarantineDays?.message}
             {...register('quarantineDays')}
           />
         )}
       </div>
       {watch('quarantine') && watch('sump') && (
-        <Notice>A quarantine on a shared sump passes illness to every tank on it. Give it water of its own.</Notice>
+        <Notice>A quarantine on a shared sump passes illness to every tank on it. Give it separate water.</Notice>
       )}
       <p className="text-note text-quiet">
-        A full rack can exceed a domestic floor; ask a qualified person. Wall fixings alone are not enough.
+        A full rack can be too much for a floor at home; ask someone qualified. Wall fixings alone are not enough.
       </p>
     </EntryFormFrame>
   );

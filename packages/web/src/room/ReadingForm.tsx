@@ -81,7 +81,7 @@ export function ReadingForm({
         )}
       </div>
       <div className="grid gap-4 sm:grid-cols-2">
-        <SelectField label="Measured with" hint="It decides how far the value is believed." {...register('with')}>
+        <SelectField label="Measured with" hint="strips are trusted less than meters" {...register('with')}>
           <option value="">{quantity === 'tempC' ? 'Thermometer' : 'Drops'}</option>
           {own.map((meter) => (
             <option key={meter.id} value={meter.id}>

@@ -21,7 +21,7 @@ interface SomeTank {
 export function RegimeForm({ tank, done }: { tank: SomeTank; done: () => void }) {
   const now = useGet('tankRegime', { params: { tankId: tank.id } });
   return (
-    <Loaded reply={now} what="the regime">
+    <Loaded reply={now} what="the routine">
       {({ regime }) => <RegimeFields tank={tank} regime={regime} done={done} />}
     </Loaded>
   );
@@ -71,8 +71,8 @@ function RegimeFields({
   const { errors } = formState;
   const share = Number(watch('percent')) / 100;
   return (
-    <EntryFormFrame entry={entry} action="Set the regime">
-      <div role="group" aria-label="Schools" className="flex flex-wrap gap-2">
+    <EntryFormFrame entry={entry} action="Save the routine">
+      <div role="group" aria-label="Usual ways" className="flex flex-wrap gap-2">
         {SCHOOLS.map((school) => (
           <button
             key={school.label}
@@ -97,16 +97,16 @@ function RegimeFields({
           {...register('percent')}
         />
         <TextField
-          label="Every so many days"
+          label="Days between changes"
           inputMode="numeric"
-          hint="Empty: when readings ask for it."
+          hint="leave empty to change only when tests say so"
           error={errors.every?.message}
           {...register('every')}
         />
         <TextField
-          label="Nitrate never above, mg/L"
+          label="Nitrate limit, mg/L"
           inputMode="decimal"
-          hint="Empty: no ceiling."
+          hint="leave empty for no limit"
           error={errors.ceiling?.message}
           {...register('ceiling')}
         />

@@ -87,7 +87,7 @@ function SheetDialog({
         <RackForm done={close} />
       </Dialog>
       {sheet?.kind === 'shelf' && (
-        <Dialog title="Add a shelf" about="It goes below the others of its rack." open onClose={close}>
+        <Dialog title="Add a shelf" about="it goes below the others on its rack" open onClose={close}>
           <label className="mb-4 flex flex-col gap-1 font-semibold">
             Rack
             <select
@@ -139,8 +139,7 @@ function EmptyRoom({ open }: { open: (sheet: Sheet) => void }) {
         )
       }
     >
-      Put up a rack, give it shelves, then tanks by their measures. Freshet works out litres and weight, and draws the room as it
-      stands.
+      Add a rack, its shelves, then your tanks by their size. You’ll get litres, weight and a picture of your room.
     </Empty>
   );
 }
@@ -183,7 +182,7 @@ function Reading({ pointed, life, overlay }: { pointed: string | null; life: Lif
           {STAGE_WORDS[kind]}
         </span>
       ))}
-      <span className="text-quiet">dashed: nobody; red corner: quarantine</span>
+      <span className="text-quiet">dashed: empty; red corner: quarantine</span>
     </>
   );
 }
@@ -225,7 +224,7 @@ function Picture({
     <>
       <div className="no-print mb-2 flex flex-wrap items-center gap-x-4 gap-y-2">
         <Segmented
-          label="Laid over the room"
+          label="Colour tanks by"
           value={overlay}
           onChange={(chosen) => setSearch(withParam(search, 'overlay', chosen === 'life' ? '' : chosen))}
           options={OVERLAYS.map((value) => ({ value, label: OVERLAY_WORDS[value] }))}
@@ -282,8 +281,7 @@ export function RoomPage({ Send }: { Send: SendSheet }) {
               about={
                 count > 0 && (
                   <>
-                    <b className="text-ink">{count}</b> tanks and tubs, <b className="text-ink">{free.length}</b> empty and not
-                    booked
+                    <b className="text-ink">{count}</b> tanks and tubs, <b className="text-ink">{free.length}</b> empty and free
                     {notReady > 0 && `, ${notReady} of them not ready`}
                   </>
                 )

@@ -47,7 +47,7 @@ export function ShelfForm({ rack, done }: { rack: Rack; done: (shelfId: string |
         kind="mass"
         text={watch('loadLimitKg')}
         label="Load limit, kg"
-        hint="As its maker says; empty when not known."
+        hint="as the maker says; leave empty if you don’t know"
         error={formState.errors.loadLimitKg?.message}
         {...register('loadLimitKg')}
       />

@@ -38,7 +38,7 @@ function loadOf(measures: Measures, unit: Unit): TankLoad | string | null {
 
 function LoadLine({ load }: { load: TankLoad | string | null }) {
   const house = useHouse();
-  if (load === null) return <p className="text-quiet">Type the measures and Freshet works out litres and weight.</p>;
+  if (load === null) return <p className="text-quiet">Type the size to see litres and weight.</p>;
   if (typeof load === 'string') return <p className="font-semibold text-rust">{load}</p>;
   return (
     <div className="border-l-4 border-deep bg-ground px-4 py-3">
@@ -57,7 +57,7 @@ function LoadLine({ load }: { load: TankLoad | string | null }) {
           source="docs/sources.md#tank-load"
         />
       </p>
-      <p className="text-note text-quiet">A full rack can exceed a domestic floor; ask a qualified person.</p>
+      <p className="text-note text-quiet">A full rack can be too much for a floor at home; ask someone qualified.</p>
     </div>
   );
 }
@@ -147,8 +147,8 @@ export function TankForm({
         {side('waterHeightCm', 'Water', 'from the inner floor')}
       </div>
       <SelectField label="It" {...register('state')}>
-        <option value="running">runs already</option>
-        <option value="setUp">is being set up: Freshet follows it until it is ready</option>
+        <option value="running">is already running</option>
+        <option value="setUp">is being set up; you’ll see when it’s ready</option>
       </SelectField>
       <div className="grid grid-cols-2 gap-4">
         <QuantityField
@@ -156,7 +156,7 @@ export function TankForm({
           text={values.glassMm}
           defaultUnit="mm"
           label="Glass, mm"
-          hint="Empty: taken from the height."
+          hint="worked out from the height if you leave it empty"
           error={errors.glassMm?.message}
           {...register('glassMm')}
         />
@@ -164,7 +164,7 @@ export function TankForm({
           kind="mass"
           text={values.substrateKg}
           label="Sand, rock and wood, kg"
-          hint="Empty: none."
+          hint="leave empty for none"
           error={errors.substrateKg?.message}
           {...register('substrateKg')}
         />

@@ -117,7 +117,7 @@ export function AnalysisForm({ water, done }: { water: { id: string; name: strin
         onChange={(when) => setValue('at', when.to)}
         error={formState.errors.at?.message}
       />
-      <p className="text-note text-quiet">What was not measured stays empty.</p>
+      <p className="text-note text-quiet">Leave empty what you didn’t measure.</p>
     </EntryFormFrame>
   );
 }
@@ -158,7 +158,7 @@ export function MeterForm({ done }: { done: () => void }) {
         <TextField
           label="Calibrate every, days"
           inputMode="numeric"
-          hint="Empty: it needs none."
+          hint="leave empty if it needs none"
           error={formState.errors.everyDays?.message}
           {...register('everyDays')}
         />

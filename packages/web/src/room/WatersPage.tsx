@@ -100,7 +100,9 @@ function Meters({ meters }: { meters: readonly Meter[] }) {
   const log = useLog();
   if (meters.length === 0)
     return (
-      <p className="text-quiet">No instruments yet. A meter with a date of calibration gives each reading its error band.</p>
+      <p className="text-quiet">
+        No instruments yet. Add a meter and its calibration dates to know how far to trust its readings.
+      </p>
     );
   return meters.map((meter) => (
     <div key={meter.id} className="flex flex-wrap items-center gap-x-4 border-b border-rule py-1.5">
@@ -111,7 +113,7 @@ function Meters({ meters }: { meters: readonly Meter[] }) {
         {meter.everyDays === null
           ? 'needs no calibration'
           : meter.calibratedAt === null
-            ? 'never calibrated: believed a third as far'
+            ? 'never calibrated, so trusted less'
             : meter.dueOn !== null && meter.dueOn <= house.today
               ? `calibration was due ${formatDay(meter.dueOn, house.today)}`
               : `calibrated ${formatDay(houseDay(meter.calibratedAt, house.timeZone), house.today)}, next ${formatDay(meter.dueOn ?? house.today, house.today)}`}
@@ -142,7 +144,7 @@ export function WatersPage() {
         const chosen = data.find(({ id }) => id === chosenId) ?? data[0];
         return (
           <>
-            <PageHead title="Waters" about="What comes into the tanks, and what it is measured with.">
+            <PageHead title="Waters" about="What goes into your tanks, and what you measure with.">
               <ButtonLink to="/bench?sum=water.blend">Blend them</ButtonLink>
               {house.may('keeper') && (
                 <>
@@ -155,8 +157,7 @@ export function WatersPage() {
             </PageHead>
             {data.length === 0 ? (
               <Empty title="No source waters yet">
-                Add the tap, the rain butt or the osmosis unit, and log an analysis now and then. Tap water drifts with the
-                season.
+                Add your tap, rain butt or osmosis unit, and log a test now and then. Tap water changes with the season.
               </Empty>
             ) : (
               <div className="border border-rule bg-sheet">
@@ -190,7 +191,7 @@ export function WatersPage() {
                         solid: GH; dotted: KH{' '}
                         <Why
                           about="Mean of this season"
-                          formula="The mean of what was measured from one month before to one month after this month, in any year. Newest: the last value of each."
+                          formula="The average of tests from last month to next month, in any year."
                           source="docs/sources.md#source-waters"
                         />
                       </span>

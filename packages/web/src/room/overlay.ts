@@ -14,7 +14,7 @@ export const OVERLAY_WORDS: Record<Overlay, string> = {
   nitrate: 'Nitrate',
   change: 'Last change',
   crowding: 'Crowding',
-  tight: 'Tight from',
+  tight: 'Full from',
   readiness: 'Readiness',
   free: 'Next free',
 };
@@ -120,7 +120,7 @@ export function overlayLegend(
       { step: 2, words: 'within three weeks' },
       { step: 3, words: 'within a week' },
       { step: 4, words: 'now' },
-      { step: null, words: 'room for eight weeks' },
+      { step: null, words: 'enough room for eight weeks' },
     ];
   const show = (value: number) =>
     overlay === 'temperature'
@@ -132,7 +132,7 @@ export function overlayLegend(
     temperature: temperatureSign(units),
     nitrate: 'mg/L',
     change: 'days',
-    crowding: '% of what it carries',
+    crowding: '% of what it can hold',
     free: 'days',
   }[overlay];
   const bounds = BOUNDS[overlay].map(show);
@@ -142,6 +142,6 @@ export function overlayLegend(
     { step: 2, words: `to ${bounds[2]}` },
     { step: 3, words: `to ${bounds[3]}` },
     { step: 4, words: 'more' },
-    { step: null, words: overlay === 'free' ? 'no end in sight' : 'not known' },
+    { step: null, words: overlay === 'free' ? 'no date yet' : 'not known' },
   ];
 }

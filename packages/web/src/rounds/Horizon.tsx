@@ -142,7 +142,7 @@ export function Horizon() {
         })}
         {horizon.data && items.length === 0 && (
           <text x={dayPx + 8} y={54} fontSize="13" fill="var(--quiet)">
-            Nothing lies ahead yet. Spawnings, hatches and cultures show here as you log them.
+            Nothing coming up yet. Spawnings, hatches and cultures show here as you log them.
           </text>
         )}
       </svg>

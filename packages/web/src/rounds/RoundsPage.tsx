@@ -1,12 +1,16 @@
-import { useEffect, useState } from 'react';
+import { Fragment, useEffect, useState } from 'react';
 import { walkAt, walkWords } from '@freshet/core/room';
 import { addDays, formatDay, localTime, sentence } from '@freshet/core/time';
 import { useGet, useHouse, type Reply } from '../data';
 import { ButtonLink, Empty, Loaded, PageHead, Segmented, usePageParams, withParam } from '../ui';
 import { AlarmList } from './AlarmList';
+import { choreFields, isPlain } from './ChoreRow';
+import { AllAsPlanned } from './MealRow';
 import { StopRow } from './StopRow';
 import { WalkMap } from './WalkMap';
 
+/** The page stands by then. */
+const BEHIND_MS = 2000;
 /** Today, tomorrow, the day after. */
 const LAST_AHEAD = 2;
 const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
@@ -16,7 +20,8 @@ const longDay = (day: string) => WEEKDAYS[new Date(`${day}T00:00:00Z`).getUTCDay
 function onWalk(round: Reply<'round'>, walk: number): Reply<'round'> {
   const stops = round.stops.flatMap((stop) => {
     const chores = stop.chores.filter((chore) => chore.walk <= walk);
-    return chores.length > 0 || stop.chores.length === 0 ? [{ ...stop, chores }] : [];
+    const meals = stop.meals.filter((meal) => meal.walk <= walk);
+    return chores.length > 0 || stop.chores.length === 0 ? [{ ...stop, chores, meals }] : [];
   });
   const chores = stops.flatMap((stop) => stop.chores);
   const open = chores.filter((chore) => !chore.outcome);
@@ -42,6 +47,21 @@ function useDayKeys(choose: (ahead: number) => void): void {
     window.addEventListener('keydown', press);
     return () => window.removeEventListener('keydown', press);
   });
+}
+
+/** A rack of the walk with one tap for all that is left of it, where that is more than one stop's. */
+function RackLine({ round, rackCode }: { round: Reply<'round'>; rackCode: string }) {
+  const stops = round.stops.flatMap((stop) => {
+    const chores = stop.rackCode === rackCode ? stop.chores.filter(isPlain) : [];
+    return chores.length > 0 ? [{ stop, chores }] : [];
+  });
+  if (rackCode === '' || stops.length < 2) return null;
+  return (
+    <li className="flex flex-wrap items-center gap-x-3 border-b border-rule px-2 text-note text-quiet">
+      Rack {rackCode}
+      <AllAsPlanned stops={stops} words={`Rack ${rackCode}`} day={round.day} />
+    </li>
+  );
 }
 
 function Stops({ round, ahead }: { round: Reply<'round'>; ahead: number }) {
@@ -82,15 +102,13 @@ function Stops({ round, ahead }: { round: Reply<'round'>; ahead: number }) {
           </button>
         )}
         <ol>
-          {shown.map(({ stop, number }) => (
-            <StopRow
-              key={`${stop.tankId ?? 'larder'}`}
-              stop={stop}
-              number={number}
-              day={round.day}
-              ahead={ahead > 0}
-              next={ahead === 0 && number === firstOpen}
-            />
+          {shown.map(({ stop, number }, i) => (
+            <Fragment key={stop.tankId ?? stop.code}>
+              {ahead === 0 && stop.rackCode !== shown[i - 1]?.stop.rackCode && (
+                <RackLine round={round} rackCode={stop.rackCode} />
+              )}
+              <StopRow stop={stop} number={number} day={round.day} ahead={ahead > 0} next={ahead === 0 && number === firstOpen} />
+            </Fragment>
           ))}
         </ol>
       </div>
@@ -105,6 +123,11 @@ export function RoundsPage() {
   const ahead = Math.min(LAST_AHEAD, Math.max(0, Math.trunc(Number(search.get('ahead')) || 0)));
   const setAhead = (days: number) => setSearch(withParam(withParam(search, 'walk', ''), 'ahead', days === 0 ? '' : String(days)));
   useDayKeys(setAhead);
+  // Behind the page, so that it is there when the server is away.
+  useEffect(() => {
+    const timer = setTimeout(() => void choreFields(), BEHIND_MS);
+    return () => clearTimeout(timer);
+  }, []);
   const days = [0, 1, 2].map((count) => addDays(house.today, count));
   const day = days[ahead] ?? house.today;
   const round = useGet('round', { query: ahead === 0 ? {} : { day } });
@@ -131,7 +154,7 @@ export function RoundsPage() {
                   </>
                 ) : ahead > 0 ? (
                   <>
-                    {data.total} chores, about {data.minutesLeft} min; headcounts as of today
+                    {data.total} chores, about {data.minutesLeft} min; with today’s numbers
                   </>
                 ) : undefined
               }
@@ -169,8 +192,8 @@ export function RoundsPage() {
                   </>
                 }
               >
-                The round is worked out from your tanks, stock, broods and cultures. Begin with a rack, a shelf and a tank; then
-                say who lives in it.
+                Your chores come from your tanks, fish, broods and cultures. Start with a rack, a shelf and a tank, then add your
+                fish.
               </Empty>
             ) : (
               <div className="grid grid-cols-1 gap-5 lg:grid-cols-[minmax(0,1fr)_296px]">
@@ -179,7 +202,7 @@ export function RoundsPage() {
                     <>
                       <details className="border border-ink bg-sheet lg:hidden">
                         <summary className="min-h-11 cursor-pointer px-3 py-2.5 font-semibold">
-                          {data.alarms.filter((alarm) => alarm.severity === 'now').length} need you now,{' '}
+                          {data.alarms.filter((alarm) => alarm.severity === 'now').length} now,{' '}
                           {data.alarms.filter((alarm) => alarm.severity === 'soon').length} soon
                         </summary>
                         <AlarmList alarms={data.alarms} />
@@ -189,9 +212,7 @@ export function RoundsPage() {
                       </div>
                     </>
                   )}
-                  {ahead > 0 && (
-                    <p className="text-quiet">Chores of a coming day cannot be ticked; they are worked out again on the day.</p>
-                  )}
+                  {ahead > 0 && <p className="text-quiet">Tomorrow’s list can still change. You can’t tick it yet.</p>}
                 </section>
                 <section aria-label="Stops" className="min-w-0">
                   <Stops round={data} ahead={ahead} />

@@ -17,9 +17,9 @@ export function SitterSheet() {
             </Button>
           </PageHead>
           <p className="mb-3 max-w-prose">
-            Walk from the top of this sheet to its end, once. ☐ is to be done; tick it. ◯ is to be looked at; write what you see.
-            The quarantine tanks come last and have their own net and hose. Wash hands before and after. If a light, heater or
-            pump is off, or water is on the floor: touch nothing wet, switch off at the wall, and call.
+            Go through this sheet once, from top to bottom. ☐ is something to do; tick it. ◯ is something to look at; write what
+            you see. Quarantine tanks come last and have their own net and hose. Wash your hands before and after. If a light,
+            heater or pump is off, or there’s water on the floor: touch nothing wet, switch off at the wall, and call.
           </p>
           {data.alarms.filter((alarm) => alarm.severity === 'now').length > 0 && (
             <ul className="mb-3 border-l-4 border-rust pl-3">

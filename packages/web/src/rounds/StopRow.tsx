@@ -1,7 +1,9 @@
 import { clsx } from 'clsx';
 import { Link } from 'react-router';
 import { Swatch } from '../ui';
-import { ChoreRow, type Stop } from './ChoreRow';
+import type { Stop } from './chore';
+import { ChoreRow, isPlain } from './ChoreRow';
+import { AllAsPlanned, MealRow } from './MealRow';
 
 /** One stop of the walk: who lives here, what is to know, what is to do. */
 export function StopRow({
@@ -17,6 +19,10 @@ export function StopRow({
   ahead: boolean;
   next: boolean;
 }) {
+  // One food alone is a chore like any other.
+  const meals = stop.meals.filter(({ keys }) => keys.length > 1);
+  const plain = stop.chores.filter(isPlain);
+  const inMeal = new Set(meals.flatMap(({ keys }) => keys));
   const cautions = [...new Set(stop.chores.filter((chore) => !chore.outcome).flatMap((chore) => chore.caution ?? []))];
   return (
     <li
@@ -55,9 +61,17 @@ export function StopRow({
           </p>
         ))}
         <div className="flex flex-wrap gap-x-6">
-          {stop.chores.map((chore) => (
-            <ChoreRow key={chore.key} chore={chore} stop={stop} day={day} ahead={ahead} />
+          {meals.map((meal) => (
+            <MealRow key={`meal ${meal.walk}`} meal={meal} stop={stop} day={day} ahead={ahead} />
           ))}
+          {stop.chores
+            .filter(({ key }) => !inMeal.has(key))
+            .map((chore) => (
+              <ChoreRow key={chore.key} chore={chore} stop={stop} day={day} ahead={ahead} />
+            ))}
+          {!ahead && plain.filter(({ key }) => !inMeal.has(key)).length + meals.length > 1 && (
+            <AllAsPlanned stops={[{ stop, chores: plain }]} words={stop.code} day={day} />
+          )}
         </div>
         {cautions.map((caution) => (
           <p key={caution} className="mb-1.5 border-l-2 border-amber-line pl-2.5 text-note">

@@ -2,7 +2,7 @@ import type { KeyboardEvent } from 'react';
 import { RackElevation } from '../room';
 import { useGet } from '../data';
 import { useWidth } from '../ui';
-import type { Stop } from './ChoreRow';
+import type { Stop } from './chore';
 
 type State = 'done' | 'next' | 'open';
 

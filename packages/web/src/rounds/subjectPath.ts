@@ -14,3 +14,16 @@ export function subjectPath({ kind, id }: Item['subject']): string {
     order: `/sales/orders/${id}`,
   }[kind];
 }
+
+/** What is done on the page an alarm leads to. */
+export function subjectWords({ kind }: Item['subject']): string {
+  return {
+    brood: 'Open the brood',
+    tank: 'Open the tank',
+    attempt: 'Change the plan',
+    larder: 'First foods',
+    growout: 'Find them room',
+    species: 'Correct the figures',
+    order: 'Open the order',
+  }[kind];
+}

@@ -51,7 +51,7 @@ export function HandOverForm({
       });
       return {
         saleId: saleId.current,
-        outletId: order.outletId,
+        buyerId: order.buyerId,
         orderId: order.orderId,
         at: house.now(),
         pays,
@@ -100,7 +100,7 @@ export function HandOverForm({
           <option value="credit">credit or goods</option>
         </SelectField>
         {(errors.reason ?? watch('reason')) && (
-          <TextField label="Why all the same" hint="kept with the sale" error={errors.reason?.message} {...register('reason')} />
+          <TextField label="Why anyway?" hint="kept with the sale" error={errors.reason?.message} {...register('reason')} />
         )}
       </div>
       <p>

@@ -14,13 +14,13 @@ const WORDS_KEY = 'freshet.stockListWords';
 function Editor({ ready }: { ready: ReadyList }) {
   const house = useHouse();
   const species = useGet('species');
-  const outlets = useGet('outlets');
+  const buyers = useGet('buyers');
   const currency = useCurrency();
   const [columns, setColumns] = useState<readonly ListColumn[]>(['species', 'count', 'length', 'price']);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [words, setWords] = useState(() => localStorage.getItem(WORDS_KEY) ?? '');
   const names = new Map((species.data ?? []).map(({ key, scientificName }) => [key, scientificName]));
-  const rows = listRows(ready, names, outlets.data ?? [], currency);
+  const rows = listRows(ready, names, buyers.data ?? [], currency);
   const shown = rows.filter(({ broodId }) => !left.has(broodId));
   const list: StockList = { title: house.name, words, day: formatDay(house.today, house.today), columns, rows: shown };
   const keep = (text: string) => {
@@ -31,7 +31,7 @@ function Editor({ ready }: { ready: ReadyList }) {
   return (
     <>
       <div className="grid gap-3 lg:grid-cols-[1fr_1.5fr]">
-        <section className="border border-edge bg-sheet px-4 py-3" aria-label="What stands on it">
+        <section className="border border-edge bg-sheet px-4 py-3" aria-label="What’s on it">
           <NoteField
             label="Your words on top"
             hint="how to reach you, when to fetch; kept on this device"
@@ -60,7 +60,7 @@ function Editor({ ready }: { ready: ReadyList }) {
             </div>
           </fieldset>
           <fieldset className="mt-2">
-            <legend className="font-semibold">Who stands on it</legend>
+            <legend className="font-semibold">Fish on it</legend>
             {rows.map(({ broodId, brood, species: name, count }) => (
               <Checkbox
                 key={broodId}
@@ -82,7 +82,7 @@ function Editor({ ready }: { ready: ReadyList }) {
           <p className="text-quiet">{list.day}</p>
           {words && <p className="mt-2 break-words whitespace-pre-line">{words}</p>}
           {shown.length === 0 || columns.length === 0 ? (
-            <p className="mt-3 text-quiet">Nothing stands on it yet.</p>
+            <p className="mt-3 text-quiet">Nothing on the list yet.</p>
           ) : (
             <table className="mt-3 w-full">
               <thead>
@@ -128,7 +128,7 @@ function Editor({ ready }: { ready: ReadyList }) {
         <Button disabled={shown.length === 0} onClick={() => saveFile(stockListCsv(list), `${file}.csv`, 'text/csv')}>
           Save as a table file
         </Button>
-        <span className="text-note text-quiet">Nothing leaves by itself: you save it and send it.</span>
+        <span className="text-note text-quiet">Nothing is sent by itself. You save it and send it.</span>
       </div>
     </>
   );
@@ -139,15 +139,15 @@ export function ListPage() {
   const { reply, answer } = useHouseWork('ready', (facts, now) => salesWork().ready(facts, now, ANY_WISH));
   return (
     <>
-      <SalesHead title="A list to send" about="What can go now, as a PDF, a page or a table file.">
-        <ButtonLink to="/sales">Back to what can go</ButtonLink>
+      <SalesHead title="A list to send" about="Fish for sale now, as a PDF, a page or a table file.">
+        <ButtonLink to="/sales">Back to For sale</ButtonLink>
       </SalesHead>
       <Loaded reply={reply} what="the house">
         {() =>
           !answer ? (
             <Loading what="the list" />
           ) : answer.made.list.rows.every(({ now }) => now.mid === 0) ? (
-            <Empty title="Nothing is of sale size now">When a brood is, it can stand on a list.</Empty>
+            <Empty title="Nothing big enough to sell yet">Once a brood is big enough, you can put it on a list.</Empty>
           ) : (
             <Editor ready={answer.made.list} />
           )

@@ -76,7 +76,7 @@ export function RatesForm({ rates, done }: { rates: Reply<'money'>['rates']; don
       roomC: roomC.trim() ? readQuantity('roomC', roomC, 'temperature', house.units.temperature) : rates.roomC,
       version: rates.entryId,
     }),
-    label: () => 'What things cost noted',
+    label: () => 'Costs saved',
     done,
   });
   const { register, formState, watch } = entry.form;

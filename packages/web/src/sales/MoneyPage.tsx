@@ -44,8 +44,8 @@ function Table({ rows, currency, isDear }: { rows: readonly Paid[]; currency: st
                     { label: 'Water', value: showMoney(row.costs.water, currency) },
                     { label: 'Over', value: `${row.sold + row.given} gone and ${row.ready} ready` },
                   ]}
-                  formula="Each day of a tank is shared by the lots that stood in it; for one: all of it over those that went or are ready."
-                  notes={['Loss of heat and share of food are guesses from litres and meals.']}
+                  formula="Each tank day is shared by the groups in it. “One cost” divides the total by fish sold or ready."
+                  notes={['Heat and food shares are guesses from litres and meals.']}
                   source="docs/sources.md#pays"
                 />
               </th>
@@ -78,7 +78,7 @@ function toCsv(money: Money, sold: Reply<'sold'>, day: (at: string) => string): 
         day: day(row.at),
         kind: row.cents === 0 ? 'given' : 'sale',
         what: `${row.heads} ${row.speciesName}`,
-        to: row.outletName,
+        to: row.buyerName,
         income: ((row.cents * row.heads) / 100).toFixed(2),
         cost: '',
         currency: money.rates.currency,
@@ -118,7 +118,7 @@ function Books({ money, year, setYear }: { money: Money; year: string; setYear: 
               ? `About ${showRound(-net, currency)} short`
               : `About ${showRound(net, currency)} left over`
         }
-        about={`${formatDay(money.from, house.today)} to ${formatDay(money.to, house.today)}, after food, heat, water and the days of the tanks. Work is not in it.`}
+        about={`${formatDay(money.from, house.today)} to ${formatDay(money.to, house.today)}, after food, heat, water and tank costs. Your time isn’t counted.`}
       >
         <SelectField
           label="Of which year"
@@ -139,17 +139,17 @@ function Books({ money, year, setYear }: { money: Money; year: string; setYear: 
       </SalesHead>
       {isUsual && (
         <p className="mb-3 border-l-4 border-amber-line pl-2.5">
-          Nobody said what current and water cost here: usual figures are taken.{' '}
+          You haven’t entered your prices for power and water, so usual ones are used.{' '}
           <button type="button" className="min-h-9 link" onClick={() => setAsking('rates')}>
-            Say what they cost
+            Enter your prices
           </button>
         </p>
       )}
-      <section className="border border-ink bg-sheet" aria-label="What pays for its place">
+      <section className="border border-ink bg-sheet" aria-label="Which fish are worth their tank">
         <div className="flex flex-wrap items-center gap-x-4 border-b border-rule px-3 py-1">
           <h2 className="mr-auto">What {house.units.volume === 'L' ? '100 litres' : '25 gallons'} earn in a week</h2>
           <Checkbox checked={isDear} onChange={(event) => setDear(event.target.checked)}>
-            if heating cost half as much again
+            if heating cost 50 % more
           </Checkbox>
           <Button look="quiet" onClick={() => setAsking('rates')}>
             What things cost
@@ -168,7 +168,7 @@ function Books({ money, year, setYear }: { money: Money; year: string; setYear: 
       </section>
       <section className="mt-3 border border-ink bg-sheet" aria-label="By species or brood">
         <div className="flex flex-wrap items-center gap-4 px-3 py-1">
-          <h2 className="mr-auto">What each brought and cost</h2>
+          <h2 className="mr-auto">Earned and cost, each</h2>
           <SelectField
             label="By"
             boxClass="flex-row items-center"
@@ -213,7 +213,7 @@ function Books({ money, year, setYear }: { money: Money; year: string; setYear: 
         </section>
       )}
       <p className="mt-3 text-note text-quiet">
-        A row is taken back in the log, never changed. Tax, trade and accounting rules are local: ask who knows them.
+        Undo a row in the log. Tax and trade rules are local; ask someone who knows them.
       </p>
       <Dialog title="Note money" open={asking === 'money'} onClose={() => setAsking(null)}>
         {asking === 'money' && <MoneyForm currency={currency} done={() => setAsking(null)} />}
@@ -225,7 +225,7 @@ function Books({ money, year, setYear }: { money: Money; year: string; setYear: 
   );
 }
 
-/** Did it pay, and which species pays for its place. */
+/** Profit, and which species pays for its place. */
 export function MoneyPage() {
   const [year, setYear] = useState('');
   const reply = useGet('money', { query: year ? { year } : {} });

@@ -12,15 +12,15 @@ type Order = Reply<'orders'>[number];
 const SEX_WORDS: Record<WantedSex, string> = { any: 'as they come', male: 'males', female: 'females' };
 const EMPTY_LINE = { lineId: '', speciesKey: '', sex: 'any' as WantedSex, leastMm: '', heads: '', price: '', broodId: '' };
 
-/** When an outlet meets, and whether the day asked for is one of those. */
+/** When a buyer meets, and whether the day asked for is one of those. */
 function meetsWords(dates: readonly string[], dueOn: string, today: string): string {
   const ahead = dates.filter((day) => day >= today).sort();
-  if (ahead.length === 0) return 'No day of theirs is known ahead.';
+  if (ahead.length === 0) return 'No meeting dates known.';
   const days = ahead
     .slice(0, 3)
     .map((day) => formatDay(day, today))
     .join(', ');
-  return dueOn !== '' && !ahead.includes(dueOn) ? `Not one of their days: ${days}.` : `They meet ${days}.`;
+  return dueOn !== '' && !ahead.includes(dueOn) ? `Not one of their dates: ${days}.` : `They meet ${days}.`;
 }
 
 /** Lines as they are typed; what was set aside for a line that stays as it was stays. */
@@ -39,14 +39,14 @@ function valuesOf(order: Order | null) {
 
 function Form({
   order,
-  outlets,
+  buyers,
   species,
   facts,
   broods,
   done,
 }: {
   order: Order | null;
-  outlets: Reply<'outlets'>;
+  buyers: Reply<'buyers'>;
   species: Reply<'species'>;
   facts: Reply<'house'>;
   broods: Reply<'broods'>;
@@ -54,24 +54,24 @@ function Form({
 }) {
   const house = useHouse();
   const orderId = useRef(order?.orderId ?? newId());
-  const known = outlets.filter(({ erased, outletId }) => !erased || outletId === order?.outletId);
+  const known = buyers.filter(({ erased, buyerId }) => !erased || buyerId === order?.buyerId);
   const filled = useRef<readonly Filled[]>([]);
   const entry = useEntryForm({
     name: 'order',
     defaults: {
-      outletId: order?.outletId ?? known[0]?.outletId ?? '',
+      buyerId: order?.buyerId ?? known[0]?.buyerId ?? '',
       dueOn: order?.dueOn ?? '',
       lines: valuesOf(order),
       aside: true,
       note: order?.note ?? '',
       reason: order?.reason ?? '',
     },
-    toBody: ({ outletId, dueOn, lines, aside, note, reason }) => {
-      if (!outletId) throw new FieldProblem('outletId', 'For whom?');
+    toBody: ({ buyerId, dueOn, lines, aside, note, reason }) => {
+      if (!buyerId) throw new FieldProblem('buyerId', 'Who is it for?');
       if (!dueOn) throw new FieldProblem('dueOn', 'By when?');
       return {
         orderId: orderId.current,
-        outletId,
+        buyerId,
         dueOn,
         lines: lines.map((line, i) => {
           if (!line.speciesKey) throw new FieldProblem(`lines.${i}.speciesKey`, 'Which species?');
@@ -103,8 +103,8 @@ function Form({
   const { register, control, formState, watch, setValue, getValues } = entry.form;
   const { errors } = formState;
   const { fields, append, remove } = useFieldArray({ control, name: 'lines' });
-  const [lines, outletId, dueOn] = watch(['lines', 'outletId', 'dueOn']);
-  const outlet = known.find((one) => one.outletId === outletId);
+  const [lines, buyerId, dueOn] = watch(['lines', 'buyerId', 'dueOn']);
+  const buyer = known.find((one) => one.buyerId === buyerId);
   /** Fish are chosen as the order is sent: out of the house as it is now. */
   const submit = async (event: { preventDefault(): void }) => {
     event.preventDefault();
@@ -127,7 +127,7 @@ function Form({
     filled.current = getValues('aside') ? await salesWork().fill(facts, house.now(), asked, orderId.current) : [];
     await entry.submit();
   };
-  const priceOf = (speciesKey: string) => priceAt(outlet, speciesKey);
+  const priceOf = (speciesKey: string) => priceAt(buyer, speciesKey);
   const needsReason = lines.some(({ speciesKey }) => species.find(({ key }) => key === speciesKey)?.law);
   return (
     <EntryFormFrame
@@ -135,10 +135,10 @@ function Form({
       action={order ? 'Keep the change' : 'Take it'}
     >
       <div className="grid gap-4 sm:grid-cols-2">
-        <SelectField label="For whom" autoFocus error={errors.outletId?.message} {...register('outletId')}>
-          {known.length === 0 && <option value="">note an outlet first</option>}
+        <SelectField label="Who is it for?" autoFocus error={errors.buyerId?.message} {...register('buyerId')}>
+          {known.length === 0 && <option value="">add a buyer first</option>}
           {known.map((one) => (
-            <option key={one.outletId} value={one.outletId}>
+            <option key={one.buyerId} value={one.buyerId}>
               {one.name}
             </option>
           ))}
@@ -148,7 +148,7 @@ function Form({
           name="dueOn"
           towards="ahead"
           label="By when"
-          hint={outlet && outlet.dates.length > 0 ? meetsWords(outlet.dates, dueOn, house.today) : undefined}
+          hint={buyer && buyer.dates.length > 0 ? meetsWords(buyer.dates, dueOn, house.today) : undefined}
           error={errors.dueOn?.message}
         />
       </div>
@@ -194,7 +194,7 @@ function Form({
             <TextField
               label="Price each"
               inputMode="decimal"
-              disabled={outlet !== undefined && UNPAID.includes(outlet.kind)}
+              disabled={buyer !== undefined && UNPAID.includes(buyer.kind)}
               error={wrong?.price?.message}
               {...register(`lines.${i}.price`)}
             />
@@ -221,14 +221,14 @@ function Form({
           <Button onClick={() => append({ ...EMPTY_LINE, lineId: newId() })}>Another line</Button>
         </div>
       )}
-      <Checkbox hint="Oldest first, out of as few tanks as can be; the rest stays open" {...register('aside')}>
-        Set aside what is of size now
+      <Checkbox hint="oldest first, from as few tanks as possible" {...register('aside')}>
+        Set aside what’s big enough now
       </Checkbox>
       <TextField label="To remember" error={errors.note?.message} {...register('note')} />
       {needsReason && (
         <TextField
-          label="Why they may go"
-          hint="Crayfish and the like: which licence was seen; kept with the order"
+          label="Why they can go"
+          hint="for crayfish and similar: which licence did you see?"
           error={errors.reason?.message}
           {...register('reason')}
         />
@@ -239,15 +239,15 @@ function Form({
 
 /** An order is taken, or changed. */
 export function OrderForm({ order, done }: { order: Order | null; done: () => void }) {
-  const outlets = useGet('outlets');
+  const buyers = useGet('buyers');
   const species = useGet('species');
   const facts = useGet('house');
   const broods = useGet('broods');
   return (
-    <Loaded reply={outlets} what="who fish go to">
+    <Loaded reply={buyers} what="the buyers">
       {(known) =>
         species.data && facts.data && broods.data ? (
-          <Form order={order} outlets={known} species={species.data} facts={facts.data} broods={broods.data} done={done} />
+          <Form order={order} buyers={known} species={species.data} facts={facts.data} broods={broods.data} done={done} />
         ) : null
       }
     </Loaded>

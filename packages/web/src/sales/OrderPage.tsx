@@ -50,8 +50,8 @@ function OpenOrderPage({ open, order, facts }: { open: OpenOrder; order: Order |
   const currency = useCurrency();
   const outlook = answer?.made.find(({ orderId }) => orderId === open.orderId);
   const cents = order?.lines.reduce((sum, line) => sum + line.cents * line.heads, 0) ?? null;
-  const outlets = useGet(order ? 'outlets' : null);
-  const outlet = outlets.data?.find(({ outletId }) => outletId === order?.outletId) ?? null;
+  const buyers = useGet(order ? 'buyers' : null);
+  const buyer = buyers.data?.find(({ buyerId }) => buyerId === order?.buyerId) ?? null;
   const close = () => setAsking(null);
   const hasPicks = (picks.answer?.made.length ?? 0) > 0;
   return (
@@ -60,7 +60,7 @@ function OpenOrderPage({ open, order, facts }: { open: OpenOrder; order: Order |
         title={`Order ${open.number} for ${formatDay(open.dueOn, house.today)}`}
         about={
           <>
-            {order && <b>{order.outletName}</b>}
+            {order && <b>{order.buyerName}</b>}
             {outlook && `${order ? ', ' : ''}${STATE_WORDS[outlook.state]}`}
             {cents !== null && `, ${showMoney(cents, currency)} in all`}
             {order?.note && `. ${order.note}`}
@@ -94,10 +94,8 @@ function OpenOrderPage({ open, order, facts }: { open: OpenOrder; order: Order |
       {!picks.answer ? (
         <Loading what="what to catch" />
       ) : picks.answer.made.length === 0 ? (
-        <Empty title="Nobody is set aside yet">
-          {house.may('keeper')
-            ? 'Change the order and let it set aside what is of size now; what is not yet shows its chance above.'
-            : 'The keeper chooses who goes.'}
+        <Empty title="No fish set aside yet">
+          {house.may('keeper') ? 'Change the order to set aside what’s big enough now.' : 'The keeper chooses the fish.'}
         </Empty>
       ) : (
         <PackingSheet
@@ -106,11 +104,11 @@ function OpenOrderPage({ open, order, facts }: { open: OpenOrder; order: Order |
           order={order ?? null}
           facts={facts}
           currency={currency}
-          outlet={outlet}
+          buyer={buyer}
         />
       )}
       <p className="mt-3 text-note text-quiet">
-        {NEVER_RELEASE} Business, transport and animal-welfare rules differ by place, and so does who may buy.
+        {NEVER_RELEASE} Rules for selling, transport and animal welfare differ by place, and so does who can buy.
       </p>
       {order && (
         <>
@@ -122,7 +120,7 @@ function OpenOrderPage({ open, order, facts }: { open: OpenOrder; order: Order |
           </Dialog>
           <Dialog
             title={`Hand over order ${open.number}`}
-            about={order.outletName}
+            about={order.buyerName}
             open={asking === 'handOver'}
             onClose={close}
             wide
@@ -149,13 +147,13 @@ export function OrderPage() {
         if (open) return <OpenOrderPage open={open} order={order} facts={now} />;
         return (
           <>
-            <SalesHead title={order ? `Order ${order.number}` : 'No open order here'} about={order?.outletName} />
+            <SalesHead title={order ? `Order ${order.number}` : 'No open order here'} about={order?.buyerName} />
             <p>
               {order
                 ? order.state === 'cancelled'
                   ? `Cancelled: ${order.cancelled ?? ''}`
-                  : 'Handed over. What went, with its codes, is under Handed over.'
-                : 'It was handed over or cancelled, or there never was one at this address.'}
+                  : 'This order is done. The fish and their codes are under Sold.'
+                : 'It was handed over, cancelled, or never existed.'}
             </p>
           </>
         );

@@ -14,8 +14,8 @@ type Order = Reply<'orders'>[number];
 export const STATE_WORDS: Record<OrderOutlook['state'], string> = {
   ready: 'set aside',
   waiting: 'waiting',
-  late: 'its day is over',
-  trouble: 'cannot be met',
+  late: 'its day has passed',
+  trouble: 'not enough fish',
 };
 const MARK: Record<OrderOutlook['state'], string> = {
   ready: 'border-ink bg-[var(--ready)]',
@@ -49,7 +49,7 @@ function OrderRow({ outlook, order, currency }: { outlook: OrderOutlook; order: 
       <span className="min-w-0 flex-1 basis-64">
         <Link to={`/sales/orders/${outlook.orderId}`} className="font-semibold link">
           Order {outlook.number}
-          {order && `: ${order.outletName}`}
+          {order && `: ${order.buyerName}`}
         </Link>
         {outlook.lines.map((line) => (
           <span key={line.lineId} className="block text-note text-quiet">
@@ -83,7 +83,7 @@ function Past({ orders }: { orders: readonly Order[] }) {
         {past.map((order) => (
           <li key={order.orderId} className="border-b border-rule px-3 py-1.5 last:border-0">
             <Link to={`/sales/orders/${order.orderId}`} className="link">
-              Order {order.number}: {order.outletName}
+              Order {order.number}: {order.buyerName}
             </Link>{' '}
             <span className="text-quiet">
               {formatDay(order.dueOn, house.today)},{' '}
@@ -106,7 +106,7 @@ export function OrdersPage() {
   const { reply, answer } = useHouseWork('orders', (facts, now) => salesWork().orders(facts, now));
   return (
     <>
-      <SalesHead title="Orders" about="By day: what is set aside, and the chance that the rest will be of size by then.">
+      <SalesHead title="Orders" about="By day: what’s set aside, and the chance the rest will be big enough.">
         {isKeeper && (
           <Button look="main" onClick={() => setAdding(true)}>
             Take an order
@@ -118,10 +118,10 @@ export function OrdersPage() {
           !answer ? (
             <Loading what="the orders" />
           ) : answer.made.length === 0 ? (
-            <Empty title="Nobody waits for anything">
+            <Empty title="No orders yet">
               {isKeeper
-                ? 'An order keeps fish for somebody until a day: no other order and no sale takes them, they fast the day before, and the labels are ready.'
-                : 'When the keeper takes an order, what to catch for it shows here.'}
+                ? 'An order keeps fish for someone until a day. Nobody else gets them, they fast the day before, and labels are ready.'
+                : 'When the keeper takes an order, you’ll see here what to catch.'}
             </Empty>
           ) : (
             <ul className="border border-ink bg-sheet">

@@ -9,7 +9,7 @@ export function OverStockNote({ speciesKey }: { speciesKey: string }) {
   if (!over || !house.may('sitter')) return null;
   const isMuch = over.weeksWithClutch === null ? over.coming > 0 : over.weeksWithClutch > 26;
   return (
-    <p className={`my-2 border-l-4 pl-2.5 ${isMuch ? 'border-amber-line' : 'border-rule'}`} aria-label="Who takes them">
+    <p className={`my-2 border-l-4 pl-2.5 ${isMuch ? 'border-amber-line' : 'border-rule'}`} aria-label="Find a buyer">
       {over.words}
     </p>
   );

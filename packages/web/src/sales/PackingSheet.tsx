@@ -13,7 +13,7 @@ type Species = Reply<'species'>[number];
 const LONG_HOURS = 48;
 const LIMITS: Record<BagPlan['limitedBy'], string> = {
   oxygen: 'oxygen',
-  breath: 'what they breathe out',
+  breath: 'carbon dioxide',
   ammonia: 'ammonia',
   room: 'room',
   alone: 'one by one',
@@ -26,7 +26,7 @@ function Sheet({
   facts,
   species,
   currency,
-  outlet,
+  buyer,
 }: {
   stops: readonly PickStop[];
   open: OpenOrder;
@@ -35,7 +35,7 @@ function Sheet({
   species: readonly Species[];
   currency: string;
   /** Who they go to, where the reader may know. */
-  outlet: { name: string; bagsMost: number | null } | null;
+  buyer: { name: string; bagsMost: number | null } | null;
 }) {
   const house = useHouse();
   const lots = useGet('lots');
@@ -92,10 +92,10 @@ function Sheet({
           onChange={setGas}
         />
       </div>
-      {outlet?.bagsMost != null && bags > outlet.bagsMost && (
+      {buyer?.bagsMost != null && bags > buyer.bagsMost && (
         <Notice className="m-3">
-          {outlet.name} takes {outlet.bagsMost === 1 ? 'one bag' : `${outlet.bagsMost} bags`} at most, and these are {bags}: take
-          larger bags, bring fewer, or leave some for the next time.
+          {buyer.name} takes {buyer.bagsMost === 1 ? 'one bag' : `${buyer.bagsMost} bags`} at most, and you have {bags}. Take
+          larger bags, bring fewer, or leave some for next time.
         </Notice>
       )}
       <table className="w-full">
@@ -131,8 +131,8 @@ function Sheet({
                   {one.plan.limitedBy === 'alone'
                     ? 'one by one'
                     : one.plan.lastsHours > LONG_HOURS
-                      ? `lasts more than two days by the sum; ${LIMITS[one.plan.limitedBy]} decides`
-                      : `lasts about ${formatNumber(one.plan.lastsHours, 2)} h; ${LIMITS[one.plan.limitedBy]} decides`}
+                      ? `Good for two days (${LIMITS[one.plan.limitedBy]} runs out first)`
+                      : `Good for about ${formatNumber(one.plan.lastsHours, 2)} h (${LIMITS[one.plan.limitedBy]} runs out first)`}
                 </span>
               </td>
               <td className="hidden px-2 py-1.5 font-mono md:table-cell">{one.code}</td>
@@ -146,8 +146,8 @@ function Sheet({
         </Button>
         {order && <Button onClick={() => void list()}>List for the buyer</Button>}
         <span className="min-w-0 flex-1 text-note text-quiet">
-          Nothing to eat on the day before: the round asks for it. Dark, upright, insulated, as warm as their tank. A starting
-          point with a margin of two: carriers and the law on the transport of animals ask for more.
+          Don’t feed them the day before; it’s on your walk. Keep them dark, upright, insulated and as warm as their tank. This
+          has a safety margin of two. Carriers and animal-transport law ask for more.
         </span>
       </div>
     </section>

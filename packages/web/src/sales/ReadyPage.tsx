@@ -17,8 +17,7 @@ function Calendar({ list }: { list: ReadyList }) {
     <div className="overflow-x-auto border border-ink bg-sheet">
       <table className="w-full text-right">
         <caption className="px-3 py-2 text-left">
-          <b>What comes new each week</b>{' '}
-          <span className="text-note text-quiet">heads that reach sale size, as is likeliest; those held back are not in it</span>
+          <b>New each week</b> <span className="text-note text-quiet">fish that reach sale size, without those held back</span>
         </caption>
         <thead>
           <tr className="border-y border-ink text-note text-quiet">
@@ -58,7 +57,7 @@ function Over({ over }: { over: readonly OverStock[] }) {
   if (over.length === 0) return null;
   return (
     <section aria-label="Too many" className="mb-3 border border-amber-line bg-sheet px-3 py-2">
-      <h2>More than goes</h2>
+      <h2>More than you sell</h2>
       <ul>
         {shown.map(({ speciesKey, speciesName, words }) => (
           <li key={speciesKey} className="border-b border-rule py-1 last:border-0">
@@ -123,9 +122,7 @@ function Ready({
           </div>
           {list.rows.length === 0 ? (
             <p className="px-3 py-4 text-quiet">
-              {narrowed.wish.sex === 'any'
-                ? 'No brood answers to that.'
-                : 'No brood answers to that: only sexed animals count here.'}
+              {narrowed.wish.sex === 'any' ? 'No brood matches that.' : 'No brood matches that. Only sexed fish count here.'}
             </p>
           ) : (
             <ul>
@@ -156,8 +153,8 @@ function Ready({
       ))}
       {list.calendar.length > 0 && <Calendar list={list} />}
       <p className="mt-3 text-note text-quiet">
-        Numbers by length alone: look them over before you promise any. Business, transport and animal-welfare rules differ by
-        place; some kinds may not be sold without a licence. Never release animals or plants.
+        These numbers go by length alone, so look the fish over before you promise any. Selling, transport and welfare rules
+        differ by place; some species need a licence. Never release animals or plants.
       </p>
     </>
   );
@@ -173,8 +170,8 @@ export function ReadyPage() {
   return (
     <>
       <SalesHead
-        title="What can go"
-        about="By brood: how many are of sale size, now and in the weeks to come, less those held back and promised."
+        title="For sale"
+        about="How many are big enough, now and in the coming weeks, without those held back or promised."
       >
         {house.may('keeper') && (
           <>
@@ -190,9 +187,7 @@ export function ReadyPage() {
           !answer ? (
             <Loading what="the list" />
           ) : !answer.made.isYoung && answer.made.spare.length === 0 ? (
-            <Empty title="Nothing grows towards a sale yet">
-              When a brood feeds, it shows here with how many of it will be of sale size, and when.
-            </Empty>
+            <Empty title="Nothing to sell yet">Once a brood is feeding, you’ll see how many will be big enough, and when.</Empty>
           ) : (
             <>
               {answer.made.isYoung && <ReadyWishes narrowed={narrowed} kinds={answer.made.kinds} grades={answer.made.grades} />}

@@ -19,7 +19,7 @@ function Weeks({ row }: { row: Row }) {
       width={bars.length * STEP}
       height={HEIGHT + 1}
       role="img"
-      aria-label={`${row.name}: ${row.now.mid} of sale size now, by week ${words}`}
+      aria-label={`${row.name}: ${row.now.mid} big enough now, by week ${words}`}
     >
       {bars.map(({ day, low, mid, high }, i) => (
         <g key={day || 'now'}>
@@ -79,7 +79,7 @@ export function ReadyRow({ row, sell }: { row: Row; sell: (() => void) | null })
       </span>
       <span className="w-72 shrink-0 text-note">
         about {formatNumber(row.lengthMm.mid)} of {formatNumber(row.saleMm)} mm,{' '}
-        {row.isMeasured ? 'measured' : <span className="text-amber">by the curve, not measured</span>}
+        {row.isMeasured ? 'measured' : <span className="text-amber">estimated, not measured</span>}
         <span className="block text-quiet">{whenWords(row, house.today)}</span>
       </span>
       <Weeks row={row} />

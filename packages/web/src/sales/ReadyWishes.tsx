@@ -63,7 +63,7 @@ export function ReadyWishes({
       />
       {(grades.length > 0 || wish.grade !== null) && (
         <SelectField
-          label="Class"
+          label="Size class"
           boxClass="w-40"
           value={wish.grade ?? ''}
           onChange={(event) => set('grade', event.target.value)}

@@ -3,14 +3,14 @@ import { useHouse } from '../data';
 import { AreaHead } from '../ui';
 
 const SHARED = [
-  { to: '/sales', label: 'What can go' },
+  { to: '/sales', label: 'For sale' },
   { to: '/sales/orders', label: 'Orders' },
 ];
 const KEEPER = [
   ...SHARED,
-  { to: '/sales/sold', label: 'Handed over' },
-  { to: '/sales/outlets', label: 'Outlets' },
-  { to: '/sales/money', label: 'Did it pay' },
+  { to: '/sales/sold', label: 'Sold' },
+  { to: '/sales/buyers', label: 'Buyers' },
+  { to: '/sales/money', label: 'Profit' },
 ];
 
 /** The head of every page of sales; who buys and for how much is the keeper's alone. */

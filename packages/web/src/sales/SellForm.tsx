@@ -1,6 +1,6 @@
 import { useRef } from 'react';
 import { v7 as newId } from 'uuid';
-import { OUTLET_KINDS, OUTLET_WORDS, UNPAID, type OutletKind } from '@freshet/core/sales';
+import { BUYER_KINDS, BUYER_WORDS, UNPAID, type BuyerKind } from '@freshet/core/sales';
 import { sentence } from '@freshet/core/time';
 import { FieldProblem, useEntryForm, useGet, useHouse, type Reply } from '../data';
 import { EntryFormFrame, Loaded, readNumber, readWhole, SelectField, TextField } from '../ui';
@@ -24,21 +24,21 @@ export type Going = { broodId: string } | { lotId: string; heads: number; sex: '
 
 function Form({
   life,
-  outlets,
+  buyers,
   money,
   going,
   done,
 }: {
   life: Reply<'tankLife'>;
-  outlets: Reply<'outlets'>;
+  buyers: Reply<'buyers'>;
   money: Reply<'money'> | undefined;
   going: Going;
   done: () => void;
 }) {
   const house = useHouse();
-  const ids = useRef({ saleId: newId(), outletId: newId(), soldId: newId() });
+  const ids = useRef({ saleId: newId(), buyerId: newId(), soldId: newId() });
   const lots = lotsOf(life, going && 'broodId' in going ? going.broodId : null);
-  const known = outlets.filter(({ erased }) => !erased);
+  const known = buyers.filter(({ erased }) => !erased);
   const chosen =
     going === null ? null : 'lotId' in going ? (lots.find(({ id }) => id === going.lotId) ?? null) : (lots[0] ?? null);
   const firstPrice = chosen ? priceAt(known[0], chosen.speciesKey) : undefined;
@@ -48,23 +48,23 @@ function Form({
       lotId: chosen?.id ?? '',
       heads: going && 'heads' in going ? String(going.heads) : '',
       sex: going && 'sex' in going ? going.sex : 'any',
-      outletId: known[0]?.outletId ?? SOMEBODY_NEW,
-      newKind: 'shop' as OutletKind,
+      buyerId: known[0]?.buyerId ?? SOMEBODY_NEW,
+      newKind: 'shop' as BuyerKind,
       newName: '',
       cents: firstPrice === undefined ? '' : typedMoney(firstPrice),
       lengthMm: '',
       pays: known[0]?.pays ?? ('cash' as const),
       reason: '',
     },
-    toBody: ({ lotId, heads, sex, outletId, newKind, newName, cents, lengthMm, pays, reason }) => {
+    toBody: ({ lotId, heads, sex, buyerId, newKind, newName, cents, lengthMm, pays, reason }) => {
       const lot = lots.find(({ id }) => id === lotId);
-      if (!lot) throw new FieldProblem('lotId', 'Who goes?');
+      if (!lot) throw new FieldProblem('lotId', 'Which fish?');
       const count = readWhole('heads', heads);
-      const isNew = outletId === SOMEBODY_NEW;
+      const isNew = buyerId === SOMEBODY_NEW;
       return {
         saleId: ids.current.saleId,
-        outletId: isNew ? ids.current.outletId : outletId,
-        newOutlet: isNew ? { kind: newKind, name: newName } : null,
+        buyerId: isNew ? ids.current.buyerId : buyerId,
+        newBuyer: isNew ? { kind: newKind, name: newName } : null,
         orderId: null,
         at: house.now(),
         pays,
@@ -82,7 +82,7 @@ function Form({
       };
     },
     fieldOf: (path) =>
-      path.startsWith('newOutlet')
+      path.startsWith('newBuyer')
         ? 'newName'
         : path.includes('.heads')
           ? 'heads'
@@ -98,19 +98,19 @@ function Form({
   });
   const { register, watch, formState, setValue, getValues } = entry.form;
   const { errors } = formState;
-  const [lotId, outletId, newKind, reason] = watch(['lotId', 'outletId', 'newKind', 'reason']);
+  const [lotId, buyerId, newKind, reason] = watch(['lotId', 'buyerId', 'newKind', 'reason']);
   const lot = lots.find(({ id }) => id === lotId);
-  const outlet = known.find((one) => one.outletId === outletId);
-  const isGift = UNPAID.includes(outlet?.kind ?? newKind);
+  const buyer = known.find((one) => one.buyerId === buyerId);
+  const isGift = UNPAID.includes(buyer?.kind ?? newKind);
   const currency = money?.rates.currency ?? 'EUR';
-  const price = priceAt(outlet, lot?.speciesKey) ?? null;
+  const price = priceAt(buyer, lot?.speciesKey) ?? null;
   const cost =
     money?.broods.find(({ key }) => key === lot?.broodId)?.perFishCents ??
     money?.species.find(({ key }) => key === lot?.speciesKey)?.perFishCents ??
     null;
-  /** What an outlet is known to pay stands in the field, unless something was typed. */
+  /** What a buyer is known to pay stands in the field, unless something was typed. */
   const suggest = (speciesKey: string | undefined, to: string) => {
-    const known_ = known.find((one) => one.outletId === to);
+    const known_ = known.find((one) => one.buyerId === to);
     const cents = priceAt(known_, speciesKey);
     if (cents !== undefined && !formState.dirtyFields.cents) setValue('cents', typedMoney(cents));
     setValue('pays', known_?.pays ?? 'cash');
@@ -119,11 +119,11 @@ function Form({
     <EntryFormFrame entry={entry} action={isGift ? 'Give them away' : 'Hand them over'}>
       <div className="grid gap-4 sm:grid-cols-2">
         <SelectField
-          label="Who goes"
+          label="Which fish?"
           boxClass="sm:col-span-2"
           error={errors.lotId?.message}
           {...register('lotId', {
-            onChange: () => suggest(lots.find(({ id }) => id === getValues('lotId'))?.speciesKey, getValues('outletId')),
+            onChange: () => suggest(lots.find(({ id }) => id === getValues('lotId'))?.speciesKey, getValues('buyerId')),
           })}
         >
           <option value="">choose</option>
@@ -142,7 +142,7 @@ function Form({
           {...register('heads')}
         />
         {lot && lot.males + lot.females > 0 ? (
-          <SelectField label="Of which sex" {...register('sex')}>
+          <SelectField label="Which sex?" {...register('sex')}>
             <option value="any">as they come</option>
             <option value="males">males ({lot.males})</option>
             <option value="females">females ({lot.females})</option>
@@ -151,30 +151,30 @@ function Form({
           <TextField
             label="Usual length, mm"
             inputMode="decimal"
-            hint="Empty: not told"
+            hint="leave empty if you don’t know"
             error={errors.lengthMm?.message}
             {...register('lengthMm')}
           />
         )}
         <SelectField
-          label="To whom"
-          error={errors.outletId?.message}
-          {...register('outletId', { onChange: () => suggest(lot?.speciesKey, getValues('outletId')) })}
+          label="Who to?"
+          error={errors.buyerId?.message}
+          {...register('buyerId', { onChange: () => suggest(lot?.speciesKey, getValues('buyerId')) })}
         >
           {known.map((one) => (
-            <option key={one.outletId} value={one.outletId}>
+            <option key={one.buyerId} value={one.buyerId}>
               {one.name}
             </option>
           ))}
-          <option value={SOMEBODY_NEW}>somebody new …</option>
+          <option value={SOMEBODY_NEW}>someone new …</option>
         </SelectField>
-        {outletId === SOMEBODY_NEW && (
+        {buyerId === SOMEBODY_NEW && (
           <>
             <TextField label="Their name" error={errors.newName?.message} {...register('newName')} />
             <SelectField label="What they are" {...register('newKind')}>
-              {OUTLET_KINDS.map((kind) => (
+              {BUYER_KINDS.map((kind) => (
                 <option key={kind} value={kind}>
-                  {sentence(OUTLET_WORDS[kind])}
+                  {sentence(BUYER_WORDS[kind])}
                 </option>
               ))}
             </SelectField>
@@ -188,7 +188,7 @@ function Form({
               hint={
                 <>
                   {price !== null && `${showMoney(price, currency)} here; `}
-                  {cost === null ? 'what one cost is not known yet' : `one cost about ${showMoney(cost, currency)} so far`}
+                  {cost === null ? 'the cost of one isn’t known yet' : `each cost about ${showMoney(cost, currency)} so far`}
                 </>
               }
               error={errors.cents?.message}
@@ -202,7 +202,7 @@ function Form({
         )}
         {(errors.reason ?? reason) && (
           <TextField
-            label="Why all the same"
+            label="Why anyway?"
             boxClass="sm:col-span-2"
             hint="kept with the sale"
             error={errors.reason?.message}
@@ -217,13 +217,13 @@ function Form({
 /** Animals are handed over: how many, to whom, for how much, and what each cost. */
 export function SellForm({ going, done }: { going: Going; done: () => void }) {
   const life = useGet('tankLife');
-  const outlets = useGet('outlets');
+  const buyers = useGet('buyers');
   const money = useGet('money');
   return (
     <Loaded reply={life} what="who lives where">
       {(living) => (
-        <Loaded reply={outlets} what="who fish go to">
-          {(known) => <Form life={living} outlets={known} money={money.data} going={going} done={done} />}
+        <Loaded reply={buyers} what="the buyers">
+          {(known) => <Form life={living} buyers={known} money={money.data} going={going} done={done} />}
         </Loaded>
       )}
     </Loaded>

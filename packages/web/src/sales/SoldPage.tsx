@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { OUTLET_WORDS } from '@freshet/core/sales';
+import { BUYER_WORDS } from '@freshet/core/sales';
 import { formatDay, houseDay } from '@freshet/core/time';
 import { useGet, useHouse } from '../data';
 import { Button, Dialog, Empty, Loaded, TextField } from '../ui';
@@ -19,7 +19,7 @@ export function SoldPage() {
   const [selling, setSelling] = useState(false);
   return (
     <>
-      <SalesHead title="Handed over" about="The code of a label leads back to brood, parents, tank, water and food.">
+      <SalesHead title="Handed over" about="A label’s code leads back to its brood, parents, tank, water and food.">
         <form
           className="flex items-end gap-2"
           onSubmit={(event) => {
@@ -42,9 +42,7 @@ export function SoldPage() {
       <Loaded reply={reply} what="what went">
         {(rows) =>
           rows.length === 0 ? (
-            <Empty title="Nothing was handed over yet">
-              What goes to others shows here with its price, what it cost, and its code.
-            </Empty>
+            <Empty title="Nothing sold yet">Fish you sell or give away show here with price, cost and code.</Empty>
           ) : (
             <div className="overflow-x-auto border border-ink bg-sheet">
               <table className="w-full">
@@ -68,7 +66,7 @@ export function SoldPage() {
                         <b className="font-mono">{row.heads}</b> {row.speciesName.toLowerCase()}
                       </td>
                       <td className="px-2 py-1.5">
-                        {row.outletName} <span className="text-quiet">{OUTLET_WORDS[row.outletKind]}</span>
+                        {row.buyerName} <span className="text-quiet">{BUYER_WORDS[row.buyerKind]}</span>
                       </td>
                       <td className="px-2 py-1.5 text-right font-mono">
                         {row.cents === 0 ? '–' : showMoney(row.cents, currency)}
@@ -92,8 +90,8 @@ export function SoldPage() {
         }
       </Loaded>
       <p className="mt-3 text-note text-quiet">
-        What one cost is worked out from its brood’s share of tank, heat, water and food so far, over those sold and ready: it
-        falls as more go. Of a sale, undo in the log.
+        The cost of one is its brood’s tank, heat, water and food so far, shared by fish sold and ready. It falls as more are
+        sold. To undo a sale, use the log.
       </p>
       <Dialog title="Hand over" open={selling} onClose={() => setSelling(false)}>
         {selling && <SellForm going={null} done={() => setSelling(false)} />}

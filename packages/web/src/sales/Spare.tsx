@@ -9,7 +9,7 @@ export function Spare({ spare, sell }: { spare: readonly SpareBreeders[]; sell: 
     <section aria-label="Grown animals to spare" className="mb-3 border border-ink bg-sheet">
       <h2 className="border-b border-ink px-3 py-2">
         Grown animals to spare{' '}
-        <span className="font-normal text-quiet">an offer: you know who is kept for a line or a colour</span>
+        <span className="font-normal text-quiet">only a suggestion; you know which you keep for a line or colour</span>
       </h2>
       <ul>
         {spare.map((one) => (

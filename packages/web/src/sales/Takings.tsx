@@ -91,28 +91,27 @@ function Months({ line, currency }: { line: SpeciesTakings; currency: string }) 
   );
 }
 
-function Lines({ takings, outlets, currency }: { takings: Reply<'takings'>; outlets: Reply<'outlets'>; currency: string }) {
+function Lines({ takings, buyers, currency }: { takings: Reply<'takings'>; buyers: Reply<'buyers'>; currency: string }) {
   const house = useHouse();
-  const [outletId, setOutletId] = useState('');
+  const [buyerId, setBuyerId] = useState('');
   const lines = takingsBySpecies(
-    takings.filter((one) => outletId === '' || one.outletId === outletId),
+    takings.filter((one) => buyerId === '' || one.buyerId === buyerId),
     house.today,
     currency,
   );
   if (takings.length === 0) return null;
   return (
-    <section aria-label="What goes, and for how much" className="mt-4 border border-ink bg-sheet">
+    <section aria-label="What sold, and for how much" className="mt-4 border border-ink bg-sheet">
       <div className="flex flex-wrap items-center justify-between gap-3 border-b border-ink px-3 py-2">
         <h2>
-          What goes, and for how much{' '}
-          <span className="font-normal text-quiet">by month; bars: heads, dots above: what one brought, the last as a price</span>
+          What sold, and for how much <span className="font-normal text-quiet">by month; bars: fish, dots: price each</span>
         </h2>
-        <SelectField label="Outlet" boxClass="w-52" value={outletId} onChange={(event) => setOutletId(event.target.value)}>
+        <SelectField label="Buyer" boxClass="w-52" value={buyerId} onChange={(event) => setBuyerId(event.target.value)}>
           <option value="">all</option>
-          {outlets
+          {buyers
             .filter((one) => one.heads > 0)
             .map((one) => (
-              <option key={one.outletId} value={one.outletId}>
+              <option key={one.buyerId} value={one.buyerId}>
                 {one.name}
               </option>
             ))}
@@ -134,17 +133,17 @@ function Lines({ takings, outlets, currency }: { takings: Reply<'takings'>; outl
           </li>
         ))}
       </ul>
-      {lines.length === 0 && <p className="px-3 py-3 text-quiet">They took nothing in two years.</p>}
+      {lines.length === 0 && <p className="px-3 py-3 text-quiet">They bought nothing in two years.</p>}
     </section>
   );
 }
 
-/** Which species go, when, and what one brings: to all outlets or to one. */
-export function Takings({ outlets, currency }: { outlets: Reply<'outlets'>; currency: string }) {
+/** Which species go, when, and what one brings: to all buyers or to one. */
+export function Takings({ buyers, currency }: { buyers: Reply<'buyers'>; currency: string }) {
   const reply = useGet('takings');
   return (
     <Loaded reply={reply} what="what went month by month">
-      {(takings) => <Lines takings={takings} outlets={outlets} currency={currency} />}
+      {(takings) => <Lines takings={takings} buyers={buyers} currency={currency} />}
     </Loaded>
   );
 }

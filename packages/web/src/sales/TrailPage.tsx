@@ -41,7 +41,7 @@ function ComplaintForm({ trail, currency, done }: { trail: Trail; currency: stri
       <NoteField label="What was wrong" autoFocus error={errors.what?.message} {...register('what')} />
       <div className="grid gap-4 sm:grid-cols-2">
         <TextField label="Of how many" inputMode="numeric" error={errors.heads?.message} {...register('heads')} />
-        <SelectField label="How it was settled" error={errors.settled?.message} {...register('settled')}>
+        <SelectField label="What did you do about it?" error={errors.settled?.message} {...register('settled')}>
           {SETTLEMENTS.map((one) => (
             <option key={one} value={one}>
               {SETTLEMENT_WORDS[one]}
@@ -56,19 +56,19 @@ function ComplaintForm({ trail, currency, done }: { trail: Trail; currency: stri
   );
 }
 
-/** Who else may be affected: sisters elsewhere, sisters here, the tank. */
+/** Who else could be affected: sisters elsewhere, sisters here, the tank. */
 function Others({ trail }: { trail: Trail }) {
   const house = useHouse();
   const day = (at: string) => formatDay(houseDay(at, house.timeZone), house.today);
   return (
-    <Panel title="Who else may be affected">
+    <Panel title="Who else could be affected">
       {trail.illness.map(({ what, at }) => (
         <p key={at} className="text-rust">
           {what}, seen in their tank {day(at)}
         </p>
       ))}
       {trail.sisters.length === 0 && trail.livingSisters.length === 0 && (
-        <p className="text-quiet">No sisters of theirs that are known.</p>
+        <p className="text-quiet">No other fish from this brood were sold.</p>
       )}
       {trail.sisters.map((one, i) => (
         <Fact
@@ -78,7 +78,7 @@ function Others({ trail }: { trail: Trail }) {
               <Link className="font-mono link" to={`/sales/trail/${one.code}`}>
                 {one.code}
               </Link>{' '}
-              {one.outletName}, {day(one.at)}
+              {one.buyerName}, {day(one.at)}
               {one.complained && <b className="text-rust"> complained too</b>}
             </>
           }
@@ -106,7 +106,7 @@ function Others({ trail }: { trail: Trail }) {
           <Link className="link" to="/room/exposure">
             Exposure
           </Link>{' '}
-          <span className="text-quiet">tells where water, tools and animals of {trail.tank.code} went.</span>
+          <span className="text-quiet">shows where water, tools and animals from {trail.tank.code} went.</span>
         </p>
       )}
     </Panel>
@@ -122,7 +122,7 @@ function Found({ trail }: { trail: Trail }) {
     <>
       <SalesHead
         title={`${trail.code}: ${trail.heads} ${trail.speciesName.toLowerCase()}`}
-        about={`To ${trail.outletName}, ${when(trail.at)}${trail.lengthMm === null ? '' : `, about ${formatNumber(trail.lengthMm)} mm`}`}
+        about={`To ${trail.buyerName}, ${when(trail.at)}${trail.lengthMm === null ? '' : `, about ${formatNumber(trail.lengthMm)} mm`}`}
       >
         <Button look="main" onClick={() => setAsking(true)}>
           Log a complaint
@@ -165,7 +165,7 @@ function Found({ trail }: { trail: Trail }) {
           )}
         </Panel>
         <Panel title="Water and food at the time">
-          {trail.water.length === 0 && <p className="text-quiet">Nothing was measured in the two months before.</p>}
+          {trail.water.length === 0 && <p className="text-quiet">Nothing measured in the two months before.</p>}
           {trail.water.map(({ quantity, value, unit, at }) => (
             <Fact key={quantity} label={`${quantity}, ${formatDay(houseDay(at, house.timeZone), house.today)}`}>
               {`${formatNumber(value)} ${unit}`}

@@ -40,7 +40,7 @@ export async function buyersList({
   };
   put(`Order ${open.number}`, MARGIN, 20, bold);
   next(26);
-  put(`${house}${order ? ` to ${order.outletName}` : ''}, ${formatDay(open.dueOn, today)}`, MARGIN);
+  put(`${house}${order ? ` to ${order.buyerName}` : ''}, ${formatDay(open.dueOn, today)}`, MARGIN);
   next(32);
   let total = 0;
   for (const one of packed) {

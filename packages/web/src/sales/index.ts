@@ -2,7 +2,7 @@ import { ListPage } from './ListPage';
 import { MoneyPage } from './MoneyPage';
 import { OrderPage } from './OrderPage';
 import { OrdersPage } from './OrdersPage';
-import { OutletsPage } from './OutletsPage';
+import { BuyersPage } from './BuyersPage';
 import { OverStockNote } from './OverStockNote';
 import { ReadyPage } from './ReadyPage';
 import { SoldPage } from './SoldPage';
@@ -16,7 +16,7 @@ export const salesPages = {
   order: () => OrderPage,
   sold: () => SoldPage,
   trail: () => TrailPage,
-  outlets: () => OutletsPage,
+  buyers: () => BuyersPage,
   money: () => MoneyPage,
   overStock: () => OverStockNote,
 };

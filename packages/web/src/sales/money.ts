@@ -34,13 +34,13 @@ export function moneyOf(field: string, text: string): number {
 /** Cents as they are typed, "2.50". */
 export const typedMoney = (cents: number): string => (cents / 100).toFixed(2);
 
-/** What an outlet pays for one of a species: as the last time, else as noted; undefined where nothing is known. */
+/** What a buyer pays for one of a species: as the last time, else as noted; undefined where nothing is known. */
 export function priceAt(
-  outlet: Pick<Reply<'outlets'>[number], 'took' | 'prices'> | undefined,
+  buyer: Pick<Reply<'buyers'>[number], 'took' | 'prices'> | undefined,
   speciesKey: string | undefined,
 ): number | undefined {
-  const last = outlet?.took.find((one) => one.speciesKey === speciesKey)?.lastCents;
-  return last !== undefined && last > 0 ? last : outlet?.prices.find((one) => one.speciesKey === speciesKey)?.cents;
+  const last = buyer?.took.find((one) => one.speciesKey === speciesKey)?.lastCents;
+  return last !== undefined && last > 0 ? last : buyer?.prices.find((one) => one.speciesKey === speciesKey)?.cents;
 }
 
 /** What a species or brood took and brought. */

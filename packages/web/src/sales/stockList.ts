@@ -25,17 +25,17 @@ export interface StockList {
   rows: readonly ListRow[];
 }
 
-/** What can go now, as it is told to others: likeliest numbers, the highest price anybody paid last. */
+/** For sale now, as it is told to others: likeliest numbers, the highest price anybody paid last. */
 export function listRows(
   ready: ReadyList,
   scientific: ReadonlyMap<string, string>,
-  outlets: Reply<'outlets'>,
+  buyers: Reply<'buyers'>,
   currency: string,
 ): ListRow[] {
   return ready.rows
     .filter(({ now }) => now.mid > 0)
     .map((row) => {
-      const prices = outlets.flatMap((outlet) => priceAt(outlet, row.speciesKey) ?? []);
+      const prices = buyers.flatMap((buyer) => priceAt(buyer, row.speciesKey) ?? []);
       const sexes = [row.males && `${row.males} m`, row.females && `${row.females} f`, row.unsexed && `${row.unsexed} unsexed`];
       return {
         broodId: row.broodId,

@@ -196,7 +196,7 @@ export function AttemptForm({
                 </option>
               ))}
             </SelectField>
-            <TextField label="Name of the attempt" error={errors.name?.message} {...register('name')} />
+            <TextField label="Name of the spawning" error={errors.name?.message} {...register('name')} />
           </div>
           {values.speciesKey && <OverStock speciesKey={values.speciesKey} />}
           <PlanClashes
@@ -283,7 +283,7 @@ export function AttemptForm({
           )}
           <TextField
             label="Your own marks"
-            hint="What may matter and has no field, parted by commas, such as storm, new filter; weighed as evidence later."
+            hint="anything else that might matter, with commas, like storm, new filter"
             error={errors.tags?.message}
             {...register('tags')}
           />
@@ -293,7 +293,7 @@ export function AttemptForm({
             error={errors.note?.message}
             {...register('note')}
           />
-          <EntryFormFoot entry={entry} action="Start the attempt" />
+          <EntryFormFoot entry={entry} action="Save the spawning" />
         </div>
         <aside className="divide-y divide-rule self-start border border-rule bg-sheet">
           <SpeciesAside species={chosen} history={history} litres={tankLitres} />

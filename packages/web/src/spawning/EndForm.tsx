@@ -21,7 +21,7 @@ export function EndForm({
   });
   const { register, formState } = entry.form;
   return (
-    <EntryFormFrame entry={entry} action="End the attempt">
+    <EntryFormFrame entry={entry} action="End the spawning">
       <div className="grid grid-cols-2 gap-4">
         <SelectField label="How it ended" {...register('outcome')}>
           <option value="spawned">They spawned</option>
@@ -32,7 +32,7 @@ export function EndForm({
       </div>
       <NoteField
         label="What was different this time"
-        hint="Change one thing, write it down."
+        hint="Change one thing and write it down."
         error={formState.errors.note?.message}
         {...register('note')}
       />

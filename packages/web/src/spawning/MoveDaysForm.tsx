@@ -7,7 +7,7 @@ import { PlanLine, type Held } from './PlanLine';
 
 const NAMES = [
   ['conditioningFrom', 'Conditioning from'],
-  ['from', 'Tank taken from'],
+  ['from', 'Tank reserved from'],
   ['setUpOn', 'Parents in on'],
   ['triggerOn', 'Trigger on'],
   ['to', 'Tank free after'],

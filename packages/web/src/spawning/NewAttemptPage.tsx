@@ -33,7 +33,7 @@ export function NewAttemptPage({
   );
   return (
     <>
-      <PageHead title="Start an attempt" about="What is left empty can be logged later." />
+      <PageHead title="Plan a spawning" about="You can fill in empty fields later." />
       {known && start ? (
         <AttemptForm choices={known} start={start} cultureStarts={cultureStarts} OverStock={OverStock} />
       ) : (

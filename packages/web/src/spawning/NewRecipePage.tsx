@@ -65,7 +65,7 @@ function EditFields({ from, set, source }: { from: RecipeChoice; set: string | n
   }
   return (
     <form noValidate onSubmit={(event) => void entry.submit(event)} className="flex flex-col gap-4">
-      <PageHead title="Copy and change" about={`${from.name}: change one thing, so that you know what did it.`} />
+      <PageHead title="Copy and change" about={`${from.name}: change one thing, so you know what made the difference.`} />
       <div className="grid gap-4 sm:grid-cols-3">
         <TextField label="Name" autoFocus error={formState.errors.name?.message} {...register('name')} />
         <SelectField label="For" {...register('speciesKey')}>
@@ -85,7 +85,7 @@ function EditFields({ from, set, source }: { from: RecipeChoice; set: string | n
             onChange={(event) => setValue('isNext', event.target.value === 'next')}
           >
             <option value="next">the next version of it</option>
-            <option value="new">a recipe of its own</option>
+            <option value="new">a new recipe</option>
           </SelectField>
         )}
       </div>
@@ -93,7 +93,7 @@ function EditFields({ from, set, source }: { from: RecipeChoice; set: string | n
         <RecipeDifference before={from.recipe} after={now} names={[from.name, 'as changed']} />
       </div>
       <RecipeEditor draft={draft} change={setDraft} errors={messagesOf(formState.errors.recipe)} isBorn={isBorn} />
-      <NoteField label="Why" hint="What you hope it does." error={formState.errors.note?.message} {...register('note')} />
+      <NoteField label="Why" hint="what you hope it does" error={formState.errors.note?.message} {...register('note')} />
       <EntryFormFoot entry={entry} action="Keep the recipe" />
     </form>
   );
@@ -132,7 +132,7 @@ export function NewRecipePage() {
       : null);
   if (!from)
     return isLoaded && attempts.data && species.data ? (
-      <Empty title="Nothing to copy from" action={<ButtonLink to="/spawns/recipes">To the recipes</ButtonLink>}>
+      <Empty title="Nothing to copy" action={<ButtonLink to="/spawns/recipes">To the recipes</ButtonLink>}>
         Choose a recipe, and copy it.
       </Empty>
     ) : (

@@ -39,7 +39,7 @@ export function ParentsField({
   return (
     <fieldset className="min-w-0">
       <legend className="font-semibold">{title}</legend>
-      {lots.length === 0 && <p className="py-2 text-quiet">None of this species is booked.</p>}
+      {lots.length === 0 && <p className="py-2 text-quiet">None of this species in the log.</p>}
       {lots.map((lot) => {
         const ready = readinessWords(lot);
         return (

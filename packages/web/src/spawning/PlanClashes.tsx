@@ -20,7 +20,7 @@ export function PlanClashes({
   return (
     <Notice>
       {clashes.map(({ words }) => words).join(' ')}
-      {outOfSeason !== null && ` The trigger lies out of the recipe’s season, ${outOfSeason} in the north.`}
+      {outOfSeason !== null && ` The trigger is outside the recipe’s season, ${outOfSeason} in the north.`}
       {alternatives.length > 0 && ' Free then: '}
       {alternatives.map((tank, i) => (
         <span key={tank.id}>

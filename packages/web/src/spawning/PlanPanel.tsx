@@ -33,9 +33,9 @@ export function PlanPanel({
   const house = useHouse();
   const problem =
     wish && wish <= house.today
-      ? 'That day is gone.'
+      ? 'That day has passed.'
       : mode === 'wish' && wish && takenOn < house.today
-        ? `For that the tank would have had to be taken on ${formatDay(takenOn, house.today)}: wish for a later day.`
+        ? `The tank would have to be reserved on ${formatDay(takenOn, house.today)}. Choose a later day.`
         : undefined;
   return (
     <section aria-label="The plan" className="border border-rule bg-sheet p-3">
@@ -72,7 +72,7 @@ export function PlanPanel({
       <PlanLine marks={marks} move={move} />
       {ownBroods > 0 && (
         <p className="mt-1 text-note text-quiet">
-          Days from trigger to eggs rest on {ownBroods} of your own {ownBroods === 1 ? 'spawning' : 'spawnings'}.
+          Days from trigger to eggs come from {ownBroods} of your own {ownBroods === 1 ? 'spawning' : 'spawnings'}.
         </p>
       )}
     </section>

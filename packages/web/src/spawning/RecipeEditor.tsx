@@ -9,7 +9,7 @@ const GROUPS: Record<RecipeField['group'], string> = {
   trigger: 'Trigger',
   tank: 'Tank and light',
   water: 'Water',
-  fish: 'Who, and when in',
+  fish: 'Fish, and when they go in',
   eggs: 'Eggs and young',
 };
 const ORDER: RecipeField['group'][] = ['trigger', 'eggs', 'fish', 'tank', 'water'];
@@ -95,7 +95,7 @@ function Steps({
       )}
       <div>
         <LinkButton onClick={() => change([...steps, EMPTY_STEP])}>Add a step</LinkButton>
-        <span className="ml-3 text-note text-quiet">Day 0 is the trigger’s day; −1 the day before.</span>
+        <span className="ml-3 text-note text-quiet">Day 0 is the trigger day, −1 the day before.</span>
       </div>
     </fieldset>
   );

@@ -18,7 +18,7 @@ const LONG = 26;
 const GROUPS: [RecipeField['group'], string][] = [
   ['tank', 'Tank and light'],
   ['water', 'Water'],
-  ['fish', 'Who, and when in'],
+  ['fish', 'Fish, and when they go in'],
   ['eggs', 'Eggs and young'],
 ];
 
@@ -88,7 +88,7 @@ export function RecipeView({ recipe, isBorn = false }: { recipe: Recipe; isBorn?
 export function RecipeDifference({ before, after, names }: { before: Recipe; after: Recipe; names: readonly [string, string] }) {
   const { units } = useHouse();
   const rows = compareRecipes(before, after);
-  if (rows.length === 0) return <p className="text-quiet">Nothing differs.</p>;
+  if (rows.length === 0) return <p className="text-quiet">No differences.</p>;
   return (
     <>
       <p className="mb-2">

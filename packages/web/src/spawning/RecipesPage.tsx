@@ -24,7 +24,7 @@ function ImportRecipe() {
     try {
       raw = JSON.parse(await file.text());
     } catch {
-      setProblem(`${file.name} is no JSON: a recipe file is what “Share it” saves.`);
+      setProblem(`${file.name} isn’t a recipe file. Use one saved with “Share it”.`);
       return;
     }
     const parsed = v.safeParse(RecipeFile, raw);
@@ -95,7 +95,7 @@ export function RecipesPage() {
       <div className="mb-4 grid gap-4 sm:grid-cols-[2fr_1fr]">
         <TextField
           label="Search"
-          hint="species, a lever such as cooler or dark, a site such as mop, your own words"
+          hint="like angelfish, cooler, dark, mop"
           value={words}
           onChange={(event) => setSearch(withParam(search, 'q', event.target.value))}
         />
@@ -112,7 +112,7 @@ export function RecipesPage() {
           ))}
         </SelectField>
       </div>
-      {shown.length === 0 && <Empty title="No recipe says that">Search for fewer words, or copy one and change it.</Empty>}
+      {shown.length === 0 && <Empty title="No recipe found">Try fewer words, or copy one and change it.</Empty>}
       <ul className="grid gap-3 lg:grid-cols-2">
         {shown.map((choice) => (
           <li key={choice.ref} className="border border-rule bg-sheet px-4 py-3">
@@ -143,11 +143,7 @@ export function RecipePage({ OverStock }: { OverStock: ComponentType<{ speciesKe
   const [against, setAgainst] = useState('');
   const choice = all.find((one) => one.ref === ref);
   if (!choice)
-    return isLoaded ? (
-      <Empty title="No such recipe">It may have been taken back.</Empty>
-    ) : (
-      <p className="text-quiet">Fetching …</p>
-    );
+    return isLoaded ? <Empty title="No such recipe">It may have been undone.</Empty> : <p className="text-quiet">Fetching …</p>;
   const kind = species.data?.find(({ key }) => key === choice.speciesKey);
   const same = all.filter((one) => one.ref !== ref && one.method === choice.method);
   const done = (attempts.data?.attempts ?? []).filter(({ recipeRef }) => recipeRef === ref);
@@ -168,7 +164,7 @@ export function RecipePage({ OverStock }: { OverStock: ComponentType<{ speciesKe
       `${name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.recipe.json`,
       'application/json',
     );
-    toast('Saved as a file; it holds the recipe and nothing of your house.');
+    toast('Saves a file with the recipe and nothing else of yours.');
   }
   return (
     <>
@@ -181,7 +177,7 @@ export function RecipePage({ OverStock }: { OverStock: ComponentType<{ speciesKe
           <>
             <ButtonLink to={`/spawns/recipes/new?from=${ref}`}>Copy and change</ButtonLink>
             <ButtonLink look="main" to={`/spawns/new?recipe=${ref}${choice.speciesKey ? `&species=${choice.speciesKey}` : ''}`}>
-              Plan an attempt
+              Plan a spawning
             </ButtonLink>
           </>
         )}
@@ -198,7 +194,7 @@ export function RecipePage({ OverStock }: { OverStock: ComponentType<{ speciesKe
           value={against}
           onChange={(event) => setAgainst(event.target.value)}
         >
-          <option value="">choose another recipe or attempt</option>
+          <option value="">choose another recipe or spawning</option>
           {same.map((one) => (
             <option key={one.ref} value={one.ref}>
               {one.name}
@@ -214,12 +210,12 @@ export function RecipePage({ OverStock }: { OverStock: ComponentType<{ speciesKe
         {other ? (
           <RecipeDifference before={other.recipe} after={choice.recipe} names={[other.name, choice.name]} />
         ) : (
-          <p className="text-quiet">Only what differs is shown.</p>
+          <p className="text-quiet">Only differences are shown.</p>
         )}
       </section>
       {done.length > 0 && (
-        <section aria-label="Attempts after it" className="mt-4">
-          <h2 className="text-code">Attempts after it</h2>
+        <section aria-label="Spawnings with it" className="mt-4">
+          <h2 className="text-code">Spawnings with it</h2>
           <ul className="bg-sheet px-3">
             {done.map((one) => (
               <li key={one.id} className="flex justify-between gap-3 border-b border-rule py-2">

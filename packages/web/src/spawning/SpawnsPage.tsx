@@ -82,11 +82,11 @@ function RipeTonight({ open, names }: { open: readonly Attempt[]; names: Readonl
   if (ripe.length === 0)
     return (
       <p className="text-quiet">
-        Nobody who is scored as ready waits for a tank.{' '}
+        No fish scored as ready and waiting.{' '}
         <Link to="/stock" className="link">
           Score condition
         </Link>{' '}
-        and they stand here.
+        and they’ll show here.
       </p>
     );
   return (
@@ -123,7 +123,8 @@ function TheTimeItWorked({ names }: { names: ReadonlyMap<string, string> }) {
   const house = useHouse();
   const records = useGet('evidence', { query: LAST });
   const worked = (records.data ?? []).filter(({ spawnedAfterDays }) => spawnedAfterDays !== null).slice(0, 7);
-  if (worked.length === 0) return <p className="text-quiet">Nothing has spawned yet. Log the failures too: they tell most.</p>;
+  if (worked.length === 0)
+    return <p className="text-quiet">Nothing has spawned yet. Log the failures too; they teach you most.</p>;
   return (
     <ul>
       {worked.map((record) => (
@@ -158,11 +159,11 @@ export function SpawnsPage() {
   const names = new Map((species.data ?? []).map((kind) => [kind.key, kind.commonName]));
   const add = house.may('keeper') && (
     <ButtonLink to="/spawns/new" look="main">
-      Start an attempt
+      Plan a spawning
     </ButtonLink>
   );
   return (
-    <Loaded reply={attempts} what="the attempts">
+    <Loaded reply={attempts} what="the spawnings">
       {({ attempts: data, next }) => {
         const open = data.filter((attempt) => !attempt.outcome);
         const planned = open.filter(({ state }) => state === 'planned' || state === 'conditioning').reverse();
@@ -175,8 +176,8 @@ export function SpawnsPage() {
               title="Spawns"
               about={
                 before
-                  ? `earlier ones; ${worked} of these ${over.length} spawned`
-                  : `${going.length} going on, ${planned.length} planned; ${worked} of the last ${over.length} that ended spawned`
+                  ? `Earlier ones: ${worked} of these ${over.length} spawned.`
+                  : `${going.length} running, ${planned.length} planned. ${worked} of the last ${over.length} spawned.`
               }
             >
               <select
@@ -206,9 +207,8 @@ export function SpawnsPage() {
               {add}
             </PageHead>
             {data.length === 0 && (
-              <Empty title="No attempt yet" action={add || undefined}>
-                An attempt is one try: species, tank, parents, what was done, and what came of it. Eggs are logged to it, and the
-                hatch is worked out from them. It begins with a recipe: one of each school is in the book.
+              <Empty title="No spawnings yet" action={add || undefined}>
+                Plan your first, or log one that’s under way. Log the failures too; they teach you most.
               </Empty>
             )}
             {isYear && data.length > 0 && <YearPicture attempts={data} names={names} />}
@@ -216,7 +216,7 @@ export function SpawnsPage() {
               <div className="min-w-0">
                 {planned.length > 0 && <h2 className="mb-1 text-code">Planned</h2>}
                 <Rows attempts={planned} names={names} />
-                {going.length > 0 && <h2 className="mt-4 mb-1 text-code">Going on</h2>}
+                {going.length > 0 && <h2 className="mt-4 mb-1 text-code">Running</h2>}
                 <Rows attempts={going} names={names} />
                 {over.length > 0 && <h2 className="mt-4 mb-1 text-code">Over</h2>}
                 <Rows attempts={over} names={names} />
@@ -224,17 +224,17 @@ export function SpawnsPage() {
                   <p className="mt-4 flex gap-4">
                     {before && <ButtonLink to="/spawns">The newest</ButtonLink>}
                     {next && (
-                      <ButtonLink to={`/spawns?${withParam(search, 'before', next).toString()}`}>Earlier attempts</ButtonLink>
+                      <ButtonLink to={`/spawns?${withParam(search, 'before', next).toString()}`}>Earlier spawnings</ButtonLink>
                     )}
                   </p>
                 )}
               </div>
               {data.length > 0 && (
                 <aside className="divide-y divide-rule self-start border border-rule bg-sheet">
-                  <Panel title="Ripe, and not in an attempt">
+                  <Panel title="Ready to spawn">
                     <RipeTonight open={open} names={names} />
                   </Panel>
-                  <Panel title="The time it worked">
+                  <Panel title="What worked last time">
                     <TheTimeItWorked names={names} />
                   </Panel>
                 </aside>

@@ -19,7 +19,7 @@ export function SpeciesAside({
   litres: number | null;
 }) {
   const house = useHouse();
-  if (!species) return <Panel title="The species">Choose a species, and what is known of it stands here.</Panel>;
+  if (!species) return <Panel title="The species">Choose a species to see what’s known about it.</Panel>;
   const { figures } = species;
   const rule = usualRule(species);
   const { rows: all, tried, worked } = weighEvidence(history.records, rule);
@@ -85,7 +85,7 @@ export function SpeciesAside({
               .
             </p>
           )}
-          {rows.length === 0 && <p className="text-quiet">Too few tries to compare one way with another.</p>}
+          {rows.length === 0 && <p className="text-quiet">Too few tries to compare yet.</p>}
         </Panel>
       )}
     </>

@@ -145,8 +145,8 @@ export function TriggerForm({
           label={`Out and in, ${house.units.volume === 'galUS' ? 'US gal' : 'L'}`}
           hint={
             change?.share && tank
-              ? `The recipe says ${showVolume(change.share * tank, house)}. Empty: no change of water.`
-              : 'Empty: no change of water.'
+              ? `The recipe says ${showVolume(change.share * tank, house)}. leave empty for no water change`
+              : 'leave empty for no water change'
           }
           error={errors.litres?.message}
           {...register('litres')}
@@ -164,7 +164,7 @@ export function TriggerForm({
           text={values.newC}
           defaultUnit={house.units.temperature}
           label={`New water at, ${temperatureSign(house.units)}`}
-          hint={cold.ok || newC === null ? undefined : `Empty: ${showTemperature(newC, house)}, as it was last measured.`}
+          hint={cold.ok || newC === null ? undefined : `${showTemperature(newC, house)} if you leave it empty, as last measured`}
           error={errors.newC?.message}
           {...register('newC')}
         />
@@ -174,7 +174,7 @@ export function TriggerForm({
           <Fact label="Of the tank">{formatNumber(result.share * 100)} %</Fact>
           <Fact label="The tank then at">
             {result.tempC === null || before === null
-              ? 'not known: give the new water’s temperature'
+              ? 'not known yet; enter the new water’s temperature'
               : `${showTemperature(result.tempC, house)}, now ${showTemperature(before, house)}`}
           </Fact>
           <Fact label="Hardness then">
@@ -182,22 +182,20 @@ export function TriggerForm({
           </Fact>
           {back?.ok && (
             <Fact label="Back up with its heater">
-              {back.value.hours === null
-                ? 'its heater does not reach it'
-                : `about ${formatNumber(back.value.hours)} h, loss guessed`}
+              {back.value.hours === null ? 'its heater is too weak' : `about ${formatNumber(back.value.hours)} h, loss guessed`}
             </Fact>
           )}
         </div>
       )}
       <p className="text-note text-quiet">
         Usual days from trigger to eggs: {lapse(triggerDays)},{' '}
-        {broods > 0 ? `by ${broods} of your own` : 'a general habit, none of your own yet'}.
+        {broods > 0 ? `from ${broods} of your own` : 'a general figure; none of your own yet'}.
       </p>
       <NoteField
         label="What was done"
         autoFocus
         placeholder={inUnits(words || 'half changed with rain water, 5 °C cooler', house.units)}
-        hint={words ? 'Empty: as above.' : undefined}
+        hint={words ? 'same as above if you leave it empty' : undefined}
         error={errors.what?.message}
         {...register('what')}
       />

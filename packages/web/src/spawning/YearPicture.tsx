@@ -31,7 +31,7 @@ export function YearPicture({ attempts, names }: { attempts: readonly Attempt[];
   return (
     <div ref={measure} className="border border-rule bg-sheet">
       {width > 0 && (
-        <svg width={width - 2} height={height} role="group" aria-label={`Attempts of a year, ${shown.length}`}>
+        <svg width={width - 2} height={height} role="group" aria-label={`Spawnings of a year, ${shown.length}`}>
           {months.map((day) => (
             <g key={day}>
               <path d={`M${x(day)},${HEAD - 4} V${height}`} stroke="var(--rule)" />
@@ -96,8 +96,8 @@ export function YearPicture({ attempts, names }: { attempts: readonly Attempt[];
       <p className="flex flex-wrap gap-x-5 px-3 py-2 text-note text-quiet">
         <span>filled: it spawned</span>
         <span>crossed: it did not</span>
-        <span>dashed: planned or going on</span>
-        {shown.length === 0 && <span>Nothing was tried within the year.</span>}
+        <span>dashed: planned or running</span>
+        {shown.length === 0 && <span>No spawnings in the last year.</span>}
       </p>
     </div>
   );

@@ -113,11 +113,11 @@ export function attemptStart(search: URLSearchParams, choices: Choices, { today,
 
 /** The days of a plan as they are asked for. */
 export const DAYS = [
-  ['conditioningFrom', 'Conditioning from', 'may stay empty'],
-  ['from', 'Tank taken from', undefined],
+  ['conditioningFrom', 'Conditioning from', 'can be left empty'],
+  ['from', 'Tank reserved from', undefined],
   ['setUpOn', 'Parents in on', undefined],
   ['triggerOn', 'Trigger on', undefined],
-  ['to', 'Tank free after', 'may stay open'],
+  ['to', 'Tank free after', 'can stay open'],
 ] as const;
 /** Whether a day was typed that is understood. */
 export const isDay = (text: string) => /^\d{4}-\d{2}-\d{2}$/.test(text);

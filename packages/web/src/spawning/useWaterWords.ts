@@ -20,5 +20,5 @@ export function useWaterWords(recipe: Pick<Recipe, 'ghDeg' | 'litres' | 'water'>
   const parts = mixed.value.litres
     .filter((part) => part.litres > 0.05)
     .map((part) => `${showVolume(part.litres, house)} ${part.name}`);
-  return parts.join(' and ') + (mixed.value.exact ? '' : ', as near as your waters allow');
+  return parts.join(' and ') + (mixed.value.exact ? '' : ', as close as your waters allow');
 }

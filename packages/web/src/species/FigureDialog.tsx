@@ -119,8 +119,8 @@ export function FigureDialog({
         {(kind === 'ladder' || kind === 'foods') && (
           <label className="flex flex-col gap-1 font-semibold">
             {kind === 'ladder'
-              ? 'One food a line, with the length in mm of the smallest tenth from which it is taken'
-              : 'One food a line, the staple first'}
+              ? 'one food a line, with the length in mm the smallest fry need'
+              : 'one food a line, the main one first'}
             <textarea
               className="control font-mono font-normal"
               rows={6}

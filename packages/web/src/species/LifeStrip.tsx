@@ -140,8 +140,8 @@ export function LifeStrip({ species }: { species: Species }) {
         <span className="text-quiet">These figures are {GRADE_WORDS[life.grade]}.</span>{' '}
         <Why
           about="The life"
-          formula="Stages by warmth above the standstill of development; foods from the day the smallest tenth can take them; length by Gompertz through size and age at sale."
-          notes={['Measured lengths and dates of your own broods go before it.']}
+          formula="Stages from the warmth eggs need; foods from the day the smallest fry can eat them; length by a Gompertz curve."
+          notes={['Your own measurements and dates replace it.']}
           source="docs/sources.md#life"
         />
       </p>

@@ -86,8 +86,7 @@ function FiguresTable({ species }: { species: Species }) {
   return (
     <>
       <p className="mb-3 max-w-prose text-quiet">
-        Every figure is a starting point from general husbandry. Your own goes before it, and everything is worked out again from
-        it.
+        These are general starting points. Put in your own and everything is worked out from them.
       </p>
       <ul className="grid gap-x-10 bg-sheet px-4 xl:grid-cols-2">
         {FIGURE_KEYS.map((key) => {
@@ -177,7 +176,7 @@ function NewSpecies({ close }: { close: () => void }) {
       />
       <SelectField
         label="Breeding method"
-        hint="All figures start from the method’s; change those you know."
+        hint="All figures start from the method; change the ones you know."
         value={method}
         onChange={(event) => setMethod(event.target.value as Method)}
       >
@@ -202,12 +201,12 @@ function ImportButton() {
       const parsed = v.safeParse(SpeciesFile, JSON.parse(await file.text()));
       if (!parsed.success) {
         const [issue] = parsed.issues;
-        toast.error(`${file.name}: ${v.getDotPath(issue) ?? 'the file'}: ${issue.message} Nothing was taken over.`);
+        toast.error(`${file.name}: ${v.getDotPath(issue) ?? 'the file'}: ${issue.message} Nothing was imported.`);
         return;
       }
       await save(parsed.output, parsed.output.figures as Partial<Figures>);
     } catch {
-      toast.error(`${file.name} is not JSON. Nothing was taken over.`);
+      toast.error(`${file.name} is not JSON. Nothing was imported.`);
     }
   }
   return (
@@ -276,7 +275,7 @@ export function SpeciesPage() {
                     what worked
                   </Link>
                   <Link to={`/broods/record/${chosen.key}`} className="link">
-                    what was kept
+                    survival
                   </Link>
                   <Button onClick={() => download(chosen)}>Export</Button>
                 </>

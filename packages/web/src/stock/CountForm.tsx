@@ -53,27 +53,25 @@ export function CountForm({
       />
       <EntryFormFrame entry={entry} action="Log the count">
         <TextField
-          label="Counted alive"
+          label="How many are alive?"
           autoFocus
           inputMode="numeric"
           hint={
             isWorked && worked.low < worked.high
-              ? `by ${COUNT_WAY_WORDS[worked.how]}: likely ${worked.low} to ${worked.high}; ${booked} are booked`
-              : `${booked} are booked`
+              ? `by ${COUNT_WAY_WORDS[worked.how]}: likely ${worked.low} to ${worked.high}; ${booked} in the log`
+              : `${booked} in the log`
           }
           error={formState.errors.counted?.message}
           {...register('counted')}
         />
         {isWorked && worked.low <= booked && booked <= worked.high && difference !== 0 && (
-          <p className="text-quiet">
-            The {booked} booked lie within what the count allows: leave them as they are if nothing speaks against it.
-          </p>
+          <p className="text-quiet">The {booked} in the log fit this count. Leave them as they are unless you know better.</p>
         )}
         {difference !== 0 && (
           <p className="text-quiet">
             {difference < 0
-              ? `${-difference} will be booked as gone, cause not known. If you know it, log the loss first.`
-              : `${difference} more than booked: they were missed before.`}
+              ? `${-difference} will be logged as missing. If you know why, log the loss first.`
+              : `${difference} more than in the log; they were missed before.`}
           </p>
         )}
       </EntryFormFrame>

@@ -22,7 +22,7 @@ export function KinNote({ lotId, speciesKey }: { lotId: string; speciesKey: stri
     ...others.map(({ id }) => id),
   ]);
   if (!pedigree.data) return <Loading what="their kin" />;
-  if (own.length === 0) return <p className="text-note text-quiet">Nothing is known of their parents.</p>;
+  if (own.length === 0) return <p className="text-note text-quiet">Their parents aren’t known.</p>;
   if (!kin) return <Loading what="their kin" />;
   const first = kin.matrix[0] ?? [];
   const among = own.length > 1 ? (first[1] ?? null) : null;
@@ -33,19 +33,19 @@ export function KinNote({ lotId, speciesKey }: { lotId: string; speciesKey: stri
   return (
     <div className="border-l-4 border-deep bg-shade px-3 py-1.5">
       <p>
-        <b>Kin</b> of those held back{' '}
+        <b>Kin</b> of those kept back{' '}
         <Why
           about="Kinship"
-          formula="The chance that a gene of one and a gene of the other are copies of one and the same: the inbreeding their young would have."
+          formula="The chance that a gene of one and a gene of the other are copies of the same one: the inbreeding of their fry."
           source="docs/sources.md#group-kinship"
-          notes={['Founders count as unrelated; bought stock may well be related.']}
+          notes={['Bought fish count as unrelated, though they may not be.']}
         />
         {among !== null && (
           <>
-            : bred among themselves, young inbred by <b>{showPercent(among)}</b>
+            : bred together, their fry are inbred by <b>{showPercent(among)}</b>
           </>
         )}
-        {beside.length > 0 ? '; with your breeders, the least kin first:' : '. There are no other breeders of this species here.'}
+        {beside.length > 0 ? '; with your breeders, least related first:' : '. There are no other breeders of this species here.'}
       </p>
       {beside.length > 0 && (
         <ul className="text-note">

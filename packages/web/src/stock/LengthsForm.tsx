@@ -36,7 +36,7 @@ export function LengthsForm({ lot, done }: { lot: { id: string; heads: number };
     defaults: { lengthsMm: '', method: 'ruler' as (typeof LENGTH_METHODS)[number] },
     toBody(values) {
       const { lengths, wrong } = readLengths(values.lengthsMm);
-      if (wrong !== null) throw new FieldProblem('lengthsMm', `"${wrong}" is no length in mm.`);
+      if (wrong !== null) throw new FieldProblem('lengthsMm', `"${wrong}" isn’t a length in mm. Enter one between 1 and 400.`);
       return { lotId: lot.id, at: house.now(), method: values.method, lengthsMm: lengths };
     },
     label: (values) => `${readLengths(values.lengthsMm).lengths.length} lengths logged`,
@@ -53,8 +53,11 @@ export function LengthsForm({ lot, done }: { lot: { id: string; heads: number };
     <EntryFormFrame entry={entry} action="Log the lengths">
       <Field
         label="Lengths, mm"
-        error={problem ?? (wrong !== null && !/\w$/.test(wrong) ? `"${wrong}" is no length in mm.` : undefined)}
-        hint={`One for each, with spaces between: 8 9,5 11. Three of one length: 12 x 3. ${lot.heads} live in it; ten tell a good deal.`}
+        error={
+          problem ??
+          (wrong !== null && !/\w$/.test(wrong) ? `"${wrong}" isn’t a length in mm. Enter one between 1 and 400.` : undefined)
+        }
+        hint={`one for each, with spaces, like 8 9.5 11, or 12 x 3 for three alike. ${lot.heads} in it; ten is plenty.`}
       >
         {(part) => (
           <textarea
@@ -79,7 +82,7 @@ export function LengthsForm({ lot, done }: { lot: { id: string; heads: number };
         <div aria-live="polite" className="border-l-4 border-deep bg-shade px-3 py-2">
           <p>
             <b>
-              {found.count} of {formatNumber(found.meanMm, 3)} mm in the mean
+              {found.count} of {formatNumber(found.meanMm, 3)} mm on average
             </b>
             , smallest tenth up to {formatNumber(found.smallestTenthMm)} mm
             {found.count > 2 && `, spread ${formatNumber(found.spread * 100)} %`}

@@ -31,7 +31,7 @@ export function LossForm({ lot, done }: { lot: SomeLot; done: () => void }) {
   return (
     <EntryFormFrame entry={entry} action="Log it">
       <HeadsFields form={entry.form} have={lot} />
-      <SelectField label="What became of them" {...register('cause')}>
+      <SelectField label="What happened to them?" {...register('cause')}>
         {LOSS_CAUSES.map((cause) => (
           <option key={cause} value={cause}>
             {sentence(LOSS_WORDS[cause])}
@@ -40,7 +40,7 @@ export function LossForm({ lot, done }: { lot: SomeLot; done: () => void }) {
       </SelectField>
       {watch('cause') === 'cull' && (
         <Notice>
-          Only by a method the local authority or a vet accepts. A tank for retired animals, or giving them away, may do as well.
+          Only by a method your local authority or vet accepts. A retirement tank or giving them away may be better.
         </Notice>
       )}
       <NoteField label="Note" error={formState.errors.note?.message} {...register('note')} />

@@ -82,13 +82,13 @@ export function LotFiles({ lots, exportOnly = false }: { lots: readonly Lot[]; e
   return (
     <>
       <Button onClick={() => setOpen(true)}>Files</Button>
-      <Dialog title="Files" about="Comma-separated text that any table reads" open={open} onClose={close} wide>
+      <Dialog title="Files" about="comma-separated text for any spreadsheet" open={open} onClose={close} wide>
         <input
           ref={input}
           type="file"
           accept=".csv,text/csv"
           className="sr-only"
-          aria-label="File to take over"
+          aria-label="File to import"
           tabIndex={-1}
           onChange={(event) => {
             const [file] = event.target.files ?? [];
@@ -102,7 +102,7 @@ export function LotFiles({ lots, exportOnly = false }: { lots: readonly Lot[]; e
           <div className="flex flex-col gap-5">
             {problem && (
               <p role="alert" className="border-l-4 border-rust bg-rust-wash px-4 py-3">
-                {problem} Nothing was taken over.
+                {problem} Nothing was imported.
               </p>
             )}
             <section>
@@ -114,7 +114,7 @@ export function LotFiles({ lots, exportOnly = false }: { lots: readonly Lot[]; e
                 <Button onClick={() => saveText(toLotCsv(lots, house.timeZone), 'lots.csv')}>
                   Save the {lots.length} lots shown
                 </Button>
-                {house.may('keeper') && <Button onClick={() => choose('lots')}>Take lots over</Button>}
+                {house.may('keeper') && <Button onClick={() => choose('lots')}>Import lots</Button>}
               </div>
             </section>
             <section>
@@ -150,7 +150,7 @@ export function LotFiles({ lots, exportOnly = false }: { lots: readonly Lot[]; e
                 </Button>
                 {house.may('keeper') && (
                   <Button disabled={!pedigree.data} onClick={() => choose('pedigree')}>
-                    Take a pedigree over
+                    Import a pedigree
                   </Button>
                 )}
               </div>

@@ -70,22 +70,22 @@ export function LotForm({ tankId, done }: { tankId?: string; done: () => void })
           <option value="ownBrood">Own brood</option>
         </SelectField>
         <TextField label="From whom" error={errors.acquiredFrom?.message} {...register('acquiredFrom')} />
-        <TextField label="Name" hint="Of a single animal; may stay empty" error={errors.name?.message} {...register('name')} />
-        <TextField label="Born on" type="date" hint="may stay empty" error={errors.bornOn?.message} {...register('bornOn')} />
-        <TextField label="Line" hint="As you call the bloodline" error={errors.line?.message} {...register('line')} />
+        <TextField label="Name" hint="for a single animal" error={errors.name?.message} {...register('name')} />
+        <TextField label="Born on" type="date" hint="can be left empty" error={errors.bornOn?.message} {...register('bornOn')} />
+        <TextField label="Line" hint="what you call the bloodline" error={errors.line?.message} {...register('line')} />
         <TextField label="Generation" hint="F2" error={errors.generation?.message} {...register('generation')} />
       </div>
       {chosen?.caution && (
         <TextField
           label="Papers"
-          hint="Permit, licence: local law decides what is needed."
+          hint="like a permit or licence; local law decides"
           error={errors.permit?.message}
           {...register('permit')}
         />
       )}
       {watch('origin') !== 'ownBrood' && (
         <p className="text-note text-quiet">
-          New stock goes into quarantine first, in a tank of its own at floor level; match the temperature, then drip.
+          New fish go into quarantine first, in their own tank at floor level. Match the temperature, then drip.
         </p>
       )}
       <WhenField

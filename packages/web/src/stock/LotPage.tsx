@@ -47,9 +47,9 @@ function SexCorrection({ card, open }: { card: Card; open: () => void }) {
   if (!wrong || (sired && laid)) return null;
   return (
     <Notice className="mb-3">
-      It was the only {sired ? 'sire' : 'dam'} of a brood, so it is a {sired ? 'male' : 'female'}; the books say otherwise.{' '}
+      It’s the only {sired ? 'sire' : 'dam'} of a brood, so it is a {sired ? 'male' : 'female'}; the log says otherwise.{' '}
       <button type="button" className="link font-semibold" onClick={open}>
-        Put it right
+        Fix it
       </button>
     </Notice>
   );
@@ -84,7 +84,7 @@ function CardView({ card, Send }: { card: Card; Send: SendSheet }) {
                 {', '}
               </>
             )}
-            <b className="text-ink">{total === 0 ? 'nobody left here' : showHeads(lot)}</b>
+            <b className="text-ink">{total === 0 ? 'none left here' : showHeads(lot)}</b>
             {lot.tankId && (
               <>
                 {' in '}

@@ -56,7 +56,7 @@ function TraitRow({
               { label: 'Starting point, females', value: showPercent(trait.startIfFemale) },
               { label: 'Own animals of known sex', value: String(trait.animals) },
             ]}
-            formula="The starting point counts as ten animals of each sex; each animal whose spawning told its sex adds one."
+            formula="The starting point counts as ten animals of each sex. Each animal whose sex was proven by spawning adds one."
             source="docs/sources.md#sexing"
           />
           {tooSmall && <span className="text-amber">; shows from about {formatNumber(trait.fromMm)} mm</span>}
@@ -132,14 +132,14 @@ function Aid({ card, known }: { card: Card; known: Traits }) {
             disabled={Object.keys(looks).length === 0 || lengthWrong || !house.may('sitter')}
             onClick={() => void save()}
           >
-            Log what was seen
+            Log it
           </Button>
           {house.may('keeper') && (
             <LinkButton className="pb-2.5" onClick={() => setAdding(true)}>
               a mark of your own
             </LinkButton>
           )}
-          <span className="pb-2.5 text-note text-quiet">Look in calm light, for a minute, without catching it if you can.</span>
+          <span className="pb-2.5 text-note text-quiet">Look for a minute in calm light, without catching it if you can.</span>
         </div>
         <Dialog title="A mark of your own" about={lot.speciesName} open={adding} onClose={() => setAdding(false)}>
           <MarkForm speciesKey={lot.speciesKey} done={() => setAdding(false)} />
@@ -162,7 +162,7 @@ function Aid({ card, known }: { card: Card; known: Traits }) {
                     ? `× ${formatNumber(trait.pIfMale / Math.max(0.001, trait.pIfFemale))}`
                     : `× ${formatNumber((1 - trait.pIfMale) / Math.max(0.001, 1 - trait.pIfFemale))}`,
               }))}
-              formula="Even odds to begin with, multiplied for each trait by how much oftener one sex shows it. Traits count as independent; colour and belly often are not, so it is a little too sure."
+              formula="Starts at fifty-fifty. Each trait shifts it by how much more often one sex shows it. Traits often go together, so it’s a little too sure."
               source="docs/sources.md#sexing"
             />
           </p>
@@ -172,9 +172,7 @@ function Aid({ card, known }: { card: Card; known: Traits }) {
               <span className="text-quiet">settles {formatNumber((next.bits / openBits(pMale)) * 100)} % of what is open</span>
             </p>
           ) : (
-            <p className="text-quiet">
-              {answered.length > 0 ? 'No further mark would tell much.' : 'Too small to tell by any mark yet.'}
-            </p>
+            <p className="text-quiet">{answered.length > 0 ? 'No other mark would tell much.' : 'Too small to tell yet.'}</p>
           )}
           {answered.length > 0 && certainty >= SURE && !booked && house.may('sitter') && (
             <Button
@@ -183,11 +181,11 @@ function Aid({ card, known }: { card: Card; known: Traits }) {
                 void log(
                   'sexLot',
                   { id: newId(), lotId: lot.id, heads: { males: 0, females: 0, unsexed: 0, [sex]: 1 }, at: house.now() },
-                  `Booked as ${sex === 'males' ? 'a male' : 'a female'}`,
+                  `Saved as ${sex === 'males' ? 'a male' : 'a female'}`,
                 )
               }
             >
-              Book it as {sex === 'males' ? 'a male' : 'a female'}
+              Save it as {sex === 'males' ? 'a male' : 'a female'}
             </Button>
           )}
         </Panel>
@@ -248,7 +246,7 @@ export function SexingPage() {
                     </>
                   )}
                   {total === 1 && `, booked as ${lot.males ? 'a male' : lot.females ? 'a female' : 'of neither sex yet'}`}
-                  {total > 1 && '. A group: give one animal a name to follow its marks.'}
+                  {total > 1 && '. A group; give one animal a name to follow its marks.'}
                 </>
               }
             >

@@ -48,7 +48,7 @@ function Balance() {
   const { cameIn, left, alive, balanced } = balance.data;
   return (
     <p className={balanced ? 'text-quiet' : 'font-semibold text-rust'}>
-      {cameIn} came in = {left} left + {alive} live{balanced ? '' : ': the ledger does not balance; please report this'}
+      {cameIn} came in: {left} left + {alive} live{balanced ? '' : ': the ledger does not balance; please report this'}
     </p>
   );
 }
@@ -68,7 +68,7 @@ function ChosenBar({ chosen, clear }: { chosen: readonly Lot[]; clear: () => voi
           <Button onClick={() => open('kinship')}>Kinship of them</Button>
         </>
       ) : (
-        <span className="text-quiet">Choose one species to pair them or to see their kinship.</span>
+        <span className="text-quiet">Choose one species to pair them or see how they’re related.</span>
       )}
       <LotFiles lots={chosen} exportOnly />
       <Button look="quiet" className="ml-auto" onClick={clear}>
@@ -134,16 +134,16 @@ export function StockPage() {
           </PageHead>
           {every.length === 0 ? (
             <Empty
-              title="Nobody lives here yet"
+              title="No fish yet"
               action={
                 house.may('keeper') ? (
                   <Button look="main" onClick={() => setAdding(true)}>
-                    Record the first lot
+                    Add the first group
                   </Button>
                 ) : undefined
               }
             >
-              A lot is a group of one species and line in one tank; a single animal is a lot of one.
+              Add your fish, shrimp or crayfish: one group per species, line and tank.
             </Empty>
           ) : (
             <>
@@ -183,10 +183,10 @@ export function StockPage() {
               {data.length === 0 ? (
                 <p className="bg-sheet px-4 py-6 text-quiet">
                   {find
-                    ? `Nothing fits “${find}”.`
+                    ? `Nothing matches “${find}”.`
                     : shown === 'ready'
-                      ? 'Nobody is ready to spawn now. Breeders says what is missing.'
-                      : 'Nobody fits.'}
+                      ? 'No fish ready to spawn now. Breeders shows what’s missing.'
+                      : 'None match.'}
                 </p>
               ) : (
                 <StockTable table={table} />

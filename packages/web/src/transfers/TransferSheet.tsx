@@ -68,7 +68,7 @@ function Acclimation({ transfer }: { transfer: Transfer }) {
         )
       ) : (
         <>
-          Float <b>{minutes(floatMinutes)}</b>, until a thermometer in the bag says so
+          Float <b>{minutes(floatMinutes)}</b>, until a thermometer in the bag agrees
         </>
       )}
       {drip ? (
@@ -77,18 +77,18 @@ function Acclimation({ transfer }: { transfer: Transfer }) {
           <b>{showVolume(drip.finalLitres, house)}</b>
         </>
       ) : (
-        '; nothing measured asks for dripping'
+        '; no dripping needed by what was measured'
       )}
       .{' '}
       <Why
         about="Float and drip"
         formula={
           drip
-            ? `${drip.why} A difference shrinks as the volume grows.`
-            : 'Hardness and TDS of the two waters lie near enough, or were not measured.'
+            ? `${drip.why} The difference shrinks as the bag fills.`
+            : 'Hardness and TDS are close enough, or weren’t measured.'
         }
         notes={[
-          'Float time is an estimate by the wall of a bag; pH is not set by dripping.',
+          'Float time is an estimate for a thin bag. Dripping doesn’t set pH.',
           'Never pour the bag’s water into the tank.',
         ]}
         source="docs/sources.md#drip"
@@ -167,7 +167,7 @@ function Sheet({
       </div>
       {/* The place of the comparison is kept before it is there: a button must not move away under the finger. */}
       <div className="flex min-h-80 flex-col gap-3">
-        {!target && <p className="text-quiet">Choose a tank, and its water stands here beside that of {source.code}.</p>}
+        {!target && <p className="text-quiet">Choose a tank to compare its water with {source.code}.</p>}
         {target && (
           <>
             <div className="grid gap-4 sm:grid-cols-[1.5fr_1fr]">
@@ -205,7 +205,7 @@ function Sheet({
         )}
       </div>
       <p className="text-note text-quiet">
-        All of them: the whole lot moves. Fewer: a new lot of the same parentage is made. Wet hands off plugs; cover cuts; mind
+        Move all, or only some; some become a group of their own with the same parents. Keep wet hands off plugs, cover cuts, mind
         spines. Never release animals or water outdoors.
       </p>
       <div className="flex flex-wrap items-end justify-between gap-3">
@@ -241,7 +241,7 @@ export function TransferSheet({
         {(data) => {
           const source = data.find((tank) => tank.tankId === fromTankId);
           const lot = source?.lots.find((one) => one.id === chosen) ?? source?.lots[0];
-          if (!source || !lot) return <p>Nobody lives there any more.</p>;
+          if (!source || !lot) return <p>No fish there any more.</p>;
           return (
             <>
               {source.lots.length > 1 && (

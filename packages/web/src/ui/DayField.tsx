@@ -50,7 +50,7 @@ export function DayInput({ value, onChange, withTime = false, towards = 'past', 
           aria-label={label}
           aria-invalid={invalid}
           autoComplete="off"
-          placeholder={withTime ? 'such as yesterday 22:00' : undefined}
+          placeholder={withTime ? 'like yesterday 22:00' : undefined}
           {...part}
           className="control min-w-0 flex-1"
           value={text ?? shown(value, house.today)}
@@ -72,11 +72,7 @@ export function DayInput({ value, onChange, withTime = false, towards = 'past', 
       </span>
       {isTyped && (understood ?? wrong) && (
         <span className={clsx('mt-0.5 block text-note', understood ? 'text-quiet' : 'text-rust')} aria-live="polite">
-          {understood
-            ? `read as ${shown(understood, house.today)}`
-            : withTime
-              ? 'a day and a time, such as Fri 18:00'
-              : 'a day, such as Fri or 3 Dec'}
+          {understood ? `read as ${shown(understood, house.today)}` : withTime ? 'like Fri 18:00' : 'like Fri or 3 Dec'}
         </span>
       )}
       {open && (

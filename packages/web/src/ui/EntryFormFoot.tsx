@@ -26,12 +26,12 @@ export function EntryFormFoot<Values extends FieldValues>({
         >
           <p className="font-semibold">{problem.title}.</p>
           {problem.detail && !problem.passing && <p>{problem.detail}</p>}
-          {problem.passing && <p>What you typed is kept. Try again when it answers.</p>}
+          {problem.passing && <p>What you typed is kept. Try again in a moment.</p>}
         </div>
       )}
       {askReason && (
         <TextField
-          label="Do it all the same, because"
+          label="Why anyway?"
           value={entry.reason}
           onChange={(event) => entry.setReason(event.target.value)}
           hint="The reason is kept with the entry."
@@ -39,7 +39,7 @@ export function EntryFormFoot<Values extends FieldValues>({
       )}
       <div className="flex flex-wrap gap-3">
         <Button look="main" type="submit" disabled={busy || (askReason !== null && entry.reason.trim().length < 3)}>
-          {busy ? 'Saving …' : askReason ? `${action} all the same` : problem?.passing ? 'Try again' : action}
+          {busy ? 'Saving …' : askReason ? `${action} anyway` : problem?.passing ? 'Try again' : action}
         </Button>
         {cancel && <Button onClick={cancel}>Cancel</Button>}
       </div>

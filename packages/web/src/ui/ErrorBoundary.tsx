@@ -27,15 +27,15 @@ export class ErrorBoundary extends Component<Props, { error: Error | null }> {
     return (
       <Notice look="rust" alert>
         <p className="font-semibold">
-          {missing ? `${this.props.what} could not be fetched.` : `${this.props.what} cannot be shown.`}
+          {missing ? `${this.props.what} couldn’t be loaded.` : `${this.props.what} can’t be shown.`}
         </p>
         <p>
           {missing
-            ? 'The connection broke, or Freshet was updated meanwhile. What you logged is kept.'
-            : 'This is a fault of the program, not of what you logged: all of it is kept. The rest of the page works.'}
+            ? 'The connection dropped, or Freshet was updated. What you logged is safe.'
+            : 'Something broke in Freshet, not in what you logged. It’s all safe, and the rest of the page works.'}
         </p>
         <Button className="mt-3" onClick={() => (missing ? window.location.reload() : this.setState({ error: null }))}>
-          {missing ? 'Fetch it again' : 'Try again'}
+          {missing ? 'Load again' : 'Try again'}
         </Button>
       </Notice>
     );

@@ -17,7 +17,7 @@ export const toLocal = (at: string, timeZone: string): string => `${houseDay(at,
 /** Wall-clock text as an instant. @throws {FieldProblem} when it is no time */
 export function fromLocal(field: string, text: string, timeZone: string): string {
   if (!/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}/.test(text) || Number.isNaN(Date.parse(`${text.slice(0, 16)}:00Z`)))
-    throw new FieldProblem(field, 'Give a day and a time, such as yesterday 22:00.');
+    throw new FieldProblem(field, 'Give a day and a time, like yesterday 22:00.');
   return instantOf(text.slice(0, 10), text.slice(11, 16), timeZone);
 }
 

@@ -21,7 +21,7 @@ import {
 
 /** Lines to be filled: what is asked for, before anybody is chosen. */
 export type AskedLine = Pick<OrderLine, 'lineId' | 'speciesKey' | 'sex' | 'leastMm' | 'heads' | 'broodId'>;
-/** What can go, and what is too much of. */
+/** For sale, and what is too much of. */
 export interface ReadyView {
   list: ReadyList;
   over: OverStock[];
@@ -35,7 +35,7 @@ export interface ReadyView {
   kinds: [key: string, name: string][];
 }
 
-/** What can go and to whom, worked out away from the page. */
+/** For sale and to whom, worked out away from the page. */
 const SALES = {
   ready: (facts: HouseFacts, now: string, wish: ReadyWish): ReadyView => {
     const view = readHouse(facts, now);

@@ -125,7 +125,7 @@ export class Commander {
       case 'sale': {
         const lot = this.lotOf(log, tank);
         const sold: JotCommand = { kind: 'lost', tankId, lotId: lot.id, heads: this.headsOf(log, lot), cause: 'sale', at: span };
-        // To whom and for how much is booked under Sales; here it is kept in the keeper's words.
+        // Who to? and for how much is booked under Sales; here it is kept in the keeper's words.
         const words = this.line.slice(log.at.from, log.at.to);
         return / (to|for|at|@) |[€$£]/i.test(words) || log.cents !== undefined || log.centsEach !== undefined
           ? [sold, this.note(log, tank)]

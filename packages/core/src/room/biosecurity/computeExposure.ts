@@ -138,7 +138,7 @@ export function computeExposure(
 }
 
 /**
- * The steps that lead to a tank, from the first to the last; empty for the tank itself or one that was not reached. Two halves
+ * The steps that lead to a tank, from the first to the last; empty for the tank itself or one that was not exposed. Two halves
  * of a step through a hub are joined.
  */
 export function exposurePath(

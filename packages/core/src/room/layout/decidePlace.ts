@@ -41,7 +41,7 @@ export function decidePlace(tank: StandingTank, shelf: ShelfSpace, neighbours: r
   const { frontCm, sideCm } = footprint(tank);
   const refuse = (field: PlaceField, message: string, hard = false): PlaceDecision => ({ ok: false, field, hard, message });
   const cm = (value: number) => `${formatNumber(value, 3)} cm`;
-  if (tank.leftCm < -1e-9) return refuse('leftCm', 'It would stand over the left end of the shelf.', true);
+  if (tank.leftCm < -1e-9) return refuse('leftCm', 'It would stick out past the left end of the shelf.', true);
   const clash = neighbours.find((other) => {
     const right = other.leftCm + footprint(other).frontCm;
     return tank.leftCm < right - 1e-9 && other.leftCm < tank.leftCm + frontCm - 1e-9;

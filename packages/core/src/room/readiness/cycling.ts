@@ -92,19 +92,18 @@ export function judgeCycling(input: {
   ).entries()) {
     const last = list.at(-1);
     if (!last) missing.push(`${name} has not been measured since it was filled. Measure it.`);
-    else if (!runs[i])
-      missing.push(`${name} was ${Number(last.ppm.toPrecision(2))} mg/L on its last test; it must show nothing.`);
+    else if (!runs[i]) missing.push(`${name} was ${Number(last.ppm.toPrecision(2))} mg/L on its last test; it must be zero.`);
   }
   const fedSince = zeroSince ?? filledOn;
   const stops = [fedSince, ...fedOn.filter((day) => day > fedSince), today];
   const hungry = stops.some((day, i) => i > 0 && daysBetween(stops[i - 1] ?? day, day) > FED_EVERY_DAYS);
-  if (fedOn.length === 0) missing.push('The filter has not been fed. Feed it as if it carried stock, and log it.');
+  if (fedOn.length === 0) missing.push('The filter has not been fed. Feed it as if fish lived there, and log it.');
   else if (hungry)
     missing.push(`It was not fed for more than ${FED_EVERY_DAYS} days; zeros without food prove nothing. Feed it and log it.`);
   const lastTest = [ammonia.at(-1)?.day, nitrite.at(-1)?.day].sort()[0];
   const run = zeroSince && lastTest ? daysBetween(zeroSince, lastTest) : 0;
   if (zeroSince && run < zeroDays)
-    missing.push(`Both showed nothing for ${run} of ${zeroDays} days. Test again on the last day.`);
+    missing.push(`Both at zero for ${run} ${run === 1 ? 'day' : 'days'}; ${zeroDays} needed. Test again on the last day.`);
   if (missing.length === 0) return { done: true, zeroSince, missing, expected: null };
   if (zeroSince) {
     const day = [addDays(zeroSince, zeroDays), today].sort().at(-1) ?? today;

@@ -115,7 +115,7 @@ export function decideReadiness(input: {
     const until = addDays(since, rules.restDays);
     if (until > today) {
       hindrances.push({
-        what: `Refilled ${daysBetween(since, today)} of ${rules.restDays} days ago.`,
+        what: `Refilled ${daysBetween(since, today) === 0 ? 'today' : daysBetween(since, today) === 1 ? 'yesterday' : `${daysBetween(since, today)} days ago`}; ready after ${rules.restDays} days.`,
         remedy: 'Let it rest; the filter settles again.',
       });
       expected = { from: until, to: until, basis: 'rest' };
@@ -171,7 +171,7 @@ export function decideReadiness(input: {
     state = turning?.kind === 'refilled' || turning?.kind === 'rinsed' ? 'resting' : 'cycling';
   const ready = hindrances.length === 0;
   if (heads > 0) {
-    if (!ready) notes.push('Stock lives in it although it is not ready: test daily, feed little.');
+    if (!ready) notes.push('Fish live in it although it isn’t ready. Test daily and feed little.');
     state = 'inUse';
   }
   return { state, since, ready, hindrances, notes, expected: ready ? null : expected, cycling, soilLaidOn: soil };

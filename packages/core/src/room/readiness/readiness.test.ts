@@ -129,7 +129,7 @@ describe('the readiness of a tank', () => {
 
   it('is in use as soon as somebody lives there, and warns when it was not ready', () => {
     expect(decide([event('running', 90)], { heads: 3 })).toMatchObject({ state: 'inUse', ready: true, notes: [] });
-    expect(decide([event('setUp', 9), event('filled', 8)], { heads: 3 }).notes[0]).toContain('not ready');
+    expect(decide([event('setUp', 9), event('filled', 8)], { heads: 3 }).notes[0]).toContain('isn’t ready');
   });
 
   it('believes a seeded filter after two days of zeros, and only readings since it was filled', () => {

@@ -36,7 +36,7 @@ export function checkCompany(company: Company, limits: BreederLimits): CompanyCh
       isMet: males > 0 && females > 0 && ratio >= low && ratio <= high,
       words:
         males === 0 || females === 0
-          ? `Only ${males === 0 ? 'females' : 'males'} are here.`
+          ? `Only ${males === 0 ? 'females' : 'males'} here.`
           : `${few(ratio)} females to a male; ${low === high ? low : `${low} to ${high}`} suits them.`,
     });
   }

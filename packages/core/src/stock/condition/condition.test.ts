@@ -118,7 +118,7 @@ describe('company in a tank', () => {
   it('says which sex is missing and how many hiding places', () => {
     const checks = checkCompany({ males: 0, females: 2, unsexed: 0, litres: 60, floorM2: 0.2, shelters: 1 }, limits);
     expect(checks.filter(({ isMet }) => !isMet).map(({ words }) => words)).toEqual([
-      'Only females are here.',
+      'Only females here.',
       '1 hiding places for 2; at least 2.',
     ]);
   });
@@ -163,7 +163,7 @@ describe('young stock', () => {
     expect(Math.abs(mm - figures.maturityMm[0])).toBeLessThan(0.3);
   });
 
-  it('says nothing of animals of which nothing is known, or that may be ripe', () => {
+  it('says nothing of animals of which nothing is known, or that could be ripe', () => {
     expect(ripeIn({ ageDays: null, lengthMm: null }, figures)).toBeNull();
     expect(ripeIn({ ageDays: figures.maturityDays[0], lengthMm: null }, figures)).toBeNull();
   });

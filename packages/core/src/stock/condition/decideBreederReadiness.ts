@@ -85,7 +85,7 @@ function checkScore({ score }: BreederFacts, { minScore }: BreederLimits): Readi
     };
   return score.value >= minScore
     ? { what: 'score', state: 'met', words: `Condition ${score.value} of 5.` }
-    : { what: 'score', state: 'unmet', words: `Condition ${score.value} of 5; ${minScore} is wanted. Feed up.` };
+    : { what: 'score', state: 'unmet', words: `Condition ${score.value} of 5; they need ${minScore}. Feed them up.` };
 }
 
 function checkRatio({ males, females }: BreederFacts, { femalesPerMale: [low, high] }: BreederLimits): ReadinessCheck {

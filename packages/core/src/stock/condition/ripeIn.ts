@@ -12,7 +12,7 @@ export const FIRST_CONDITIONING_DAYS = 14;
 
 /**
  * When animals that are too young or too small to breed will be ripe: when they are old enough and, grown on by their species' curve from
- * the length they have, long enough. Null when neither is known, or when they may be ripe already. Source: docs/sources.md#condition
+ * the length they have, long enough. Null when neither is known, or when they could be ripe already. Source: docs/sources.md#condition
  * @param facts - age in days and length in mm, each null where nobody knows it
  */
 export function ripeIn(facts: { ageDays: number | null; lengthMm: number | null }, figures: Figures): RipeIn | null {

@@ -16,7 +16,7 @@ export interface RatioInterval {
  */
 export function ratioInterval({ males, females }: { males: number; females: number }): RatioInterval {
   const all = males + females;
-  if (all === 0) throw new CalculationError('notEnoughData', 'males', 'Nobody is sexed yet.');
+  if (all === 0) throw new CalculationError('notEnoughData', 'males', 'None are sexed yet.');
   const [a, b] = [males + 0.5, females + 0.5];
   return {
     maleShare: males / all,

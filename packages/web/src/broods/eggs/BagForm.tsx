@@ -39,8 +39,8 @@ export function BagForm({ page, done }: { page: Reply<'brood'>; done: () => void
       <div className="grid gap-4 sm:grid-cols-2">
         <TextField label="Written on it" autoFocus error={errors.label?.message} {...register('label')} />
         <TextField label="Where it lies" hint="shelf, drawer, box" error={errors.place?.message} {...register('place')} />
-        <SelectField label="The peat is" boxClass="sm:col-span-2" error={errors.moisture?.message} {...register('moisture')}>
-          <option value="damp">damp: no drop falls when squeezed</option>
+        <SelectField label="How damp is it?" boxClass="sm:col-span-2" error={errors.moisture?.message} {...register('moisture')}>
+          <option value="damp">damp: no drips when squeezed</option>
           <option value="wet">too wet: press it again</option>
           <option value="dry">too dry: a spray of water</option>
         </SelectField>
@@ -49,10 +49,10 @@ export function BagForm({ page, done }: { page: Reply<'brood'>; done: () => void
       {peat && (
         <p className="text-note text-quiet" aria-live="polite">
           {early
-            ? `Before ${formatDay(peat.from, house.today)} few are ready: most would drown in the egg.`
+            ? `Before ${formatDay(peat.from, house.today)} few are ready; most would drown in the egg.`
             : late
               ? `After ${formatDay(peat.goodUntil, house.today)} few live.`
-              : `Its species rests until ${formatDayRange(peat.from, peat.to, house.today)}.`}
+              : `They usually rest until ${formatDayRange(peat.from, peat.to, house.today)}.`}
         </p>
       )}
     </EntryFormFrame>

@@ -78,11 +78,11 @@ function Keeping({ page, open }: { page: Page; open: (() => void) | null }) {
       <p className="text-note text-quiet">
         {keeping.since
           ? `Since ${formatDay(houseDay(keeping.since, house.timeZone), house.today)}${keeping.why ? `: ${keeping.why}` : ''}.`
-          : 'As its recipe says.'}
+          : 'As the recipe says.'}
       </p>
       {open && (
         <p className="mt-2">
-          <Button onClick={open}>Keep them another way</Button>
+          <Button onClick={open}>Keep the eggs another way</Button>
         </p>
       )}
     </Panel>
@@ -99,7 +99,7 @@ function Batch({ page, open }: { page: Page; open: (() => void) | null }) {
       <p>
         <b>{batch.eggs}</b> eggs
         {batch.perFemaleAndDay !== null && `, ${formatNumber(batch.perFemaleAndDay)} a female and day`}.
-        {batch.isFull && ' Full: the next picking begins a new batch, so that the oldest do not eat the youngest.'}
+        {batch.isFull && ' Full. The next eggs start a new batch, so the oldest don’t eat the youngest.'}
       </p>
       <ul className="my-1">
         {batch.picks.slice(-8).map(({ at, picked, hatch }) => (
@@ -144,8 +144,8 @@ function Peat({ page, bag, wet }: { page: Page; bag: (() => void) | null; wet: (
         )}
       </p>
       <p className="text-note text-quiet">
-        May be wetted {formatDayRange(peat.from, peat.to, house.today)}; good until about {formatDay(peat.goodUntil, house.today)}{' '}
-        by general habit. Eyes with a gold ring are ready.
+        Can be wetted {formatDayRange(peat.from, peat.to, house.today)}; good until about {formatDay(peat.goodUntil, house.today)}{' '}
+        usually. Eyes with a gold ring mean they’re ready.
       </p>
       {bag && wet && (
         <p className="mt-2 flex flex-wrap gap-2">
@@ -186,7 +186,7 @@ function Larvae({ page }: { page: Page }) {
       </ul>
       <p className="mt-2 text-note text-quiet">
         Green water day and night until they settle, {formatDayRange(day(larvae.settleFrom), day(larvae.settleTo), house.today)}.
-        In fresh water all of them die within days.
+        In fresh water they all die within days.
       </p>
     </Panel>
   );

@@ -69,7 +69,7 @@ export function KeepingForm({
   const { plan, fungus } = watch();
   const way = EGG_WAYS[plan];
   return (
-    <EntryFormFrame entry={entry} action="Keep them so from now on">
+    <EntryFormFrame entry={entry} action="Keep them this way from now on">
       <div className="grid gap-4 sm:grid-cols-2">
         <SelectField label="The eggs" error={errors.plan?.message} {...register('plan')}>
           {EGG_PLANS.map((one) => (
@@ -88,7 +88,7 @@ export function KeepingForm({
         {way.areApart && (
           <SelectField
             label="Move them into"
-            hint="Empty: they stay where they are."
+            hint="they stay where they are if you leave it empty"
             error={errors.toTankId?.message}
             {...register('toTankId')}
           >
@@ -98,7 +98,7 @@ export function KeepingForm({
         {way.areApart && (
           <TextField
             label="In what"
-            hint="net box, tub, tumbler: losses are compared by it"
+            hint="like net box, tub, tumbler"
             error={errors.container?.message}
             {...register('container')}
           />

@@ -38,7 +38,7 @@ export function PickForm({ page, done }: { page: Reply<'brood'>; done: () => voi
       />
       <SelectField
         label="Into"
-        hint="A batch of more than a week, or of 200 eggs, is full: young of very different age eat one another."
+        hint="A batch is full after a week or 200 eggs. Fry of very different ages eat each other."
         {...register('into')}
       >
         <option value="this">this batch</option>

@@ -54,7 +54,7 @@ export function WetForm({ page, done }: { page: Reply<'brood'>; done: () => void
         )}
       </div>
       <p className="text-note text-quiet">
-        Young that cannot rise lie on the floor: they were wetted too soon, or too warm. They rarely live.
+        Fry that can’t rise off the floor were wetted too soon or too warm. They rarely live.
       </p>
     </EntryFormFrame>
   );

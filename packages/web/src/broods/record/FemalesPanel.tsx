@@ -49,7 +49,7 @@ function SizePlot({ outcomes }: { outcomes: readonly BroodOutcome[] }) {
         ))}
       </svg>
       <figcaption className="text-note text-quiet">
-        Clutch size against the mother’s age; of several mothers, a share each.
+        Clutch size and the mother’s age; with several mothers, an equal share each.
       </figcaption>
     </figure>
   );
@@ -61,9 +61,7 @@ export function FemalesPanel({ outcomes }: { outcomes: readonly BroodOutcome[] }
   const females = clutchesByFemale(outcomes);
   return (
     <Panel title="Broods by female">
-      {females.length === 0 && (
-        <p className="text-quiet">No brood is of one female alone. Name females and set them up singly to know who lays what.</p>
-      )}
+      {females.length === 0 && <p className="text-quiet">To compare females, spawn them one at a time and give them names.</p>}
       {females.slice(0, 5).map(({ lotId, label, clutches, perYear, lastLaid }) => (
         <p key={lotId} className="flex flex-wrap justify-between gap-x-4 border-b border-rule py-1.5">
           <Link to={`/stock/${lotId}`} className="link font-semibold">

@@ -78,19 +78,19 @@ export function KeptPanel({ outcomes, isBorn }: { outcomes: readonly BroodOutcom
   });
   return (
     <Panel
-      title="How many are kept"
+      title="How many make it"
       aside={
         <>
           <Why
-            about="How many are kept"
-            formula="Of those alive at one point, the share alive at the next, over all broods counted at both. The band is a Jeffreys interval; clutches differ more than eggs of one clutch, and the band is widened by as much as they do."
-            notes={['Young sold or given away count as kept.']}
+            about="How many make it"
+            formula="The share still alive at each point, over all broods counted at both. The band is a Jeffreys interval, widened by how much clutches differ."
+            notes={['Fry sold or given away count as alive.']}
             source="docs/sources.md#clutch-rate"
           />
         </>
       }
     >
-      {rows.length === 0 && <p className="text-quiet">No brood was counted at two points of its life yet.</p>}
+      {rows.length === 0 && <p className="text-quiet">No brood has been counted twice yet.</p>}
       <ul>
         {rows.map(({ from, to, kept }) => (
           <li key={to} className="flex flex-wrap items-center gap-x-3 border-b border-rule py-1">

@@ -16,12 +16,12 @@ export function LossesPanel({ outcomes }: { outcomes: readonly BroodOutcome[] })
   const all = outcomes.flatMap(({ losses }) => losses);
   const total = all.reduce((sum, { count }) => sum + count, 0);
   return (
-    <Panel title="What is lost, when">
-      {!worst && <p className="text-quiet">No loss was logged.</p>}
+    <Panel title="When fry are lost">
+      {!worst && <p className="text-quiet">No losses logged.</p>}
       {worst && (
         <p className="mb-2">
-          {worst.share >= 0.5 ? 'Most of what you lose' : 'The greatest part of what you lose'}, {showPercent(worst.share)}, you
-          lose <b>{SPAN_WORDS[worst.span]}</b>.
+          {worst.share >= 0.5 ? 'You lose many fry' : 'You lose most fry'}, {showPercent(worst.share)}, you lose{' '}
+          <b>{SPAN_WORDS[worst.span]}</b>.
         </p>
       )}
       {LOSS_SPANS.map((span) => {

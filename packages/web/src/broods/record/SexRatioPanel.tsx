@@ -25,7 +25,7 @@ export function SexRatioPanel({ speciesKey, outcomes }: { speciesKey: string; ou
     <Panel title="Sexes">
       <p>
         {males + females === 0 ? (
-          <span className="text-quiet">None of the young was sexed yet.</span>
+          <span className="text-quiet">No young sexed yet.</span>
         ) : (
           <>
             <b>
@@ -79,12 +79,12 @@ export function SexRatioPanel({ speciesKey, outcomes }: { speciesKey: string; ou
           <figcaption className="text-note text-quiet">
             Males against {by === 'ph' ? 'pH' : 'warmth'} of the first weeks
             {curve.animals === 0
-              ? ', as published; your own broods bend it once young of them are sexed'
+              ? ', as published; your own broods change it once you sex some young'
               : `; dots: your own broods${shift ? '; dotted: as published' : ''}; dashed: with your ${curve.animals} animals counted in`}{' '}
             <Why
               about="Share of males"
               inputs={curve.points.map(([value, share]) => ({ label: show(value), value: showPercent(share) }))}
-              formula="A published point counts as twenty animals; each of your broods is counted at the point nearest to it."
+              formula="A published point counts as twenty animals. Each of your broods counts at the nearest point."
               notes={[curve.evidence]}
               source="docs/sources.md#sex-shift"
             />
@@ -93,7 +93,7 @@ export function SexRatioPanel({ speciesKey, outcomes }: { speciesKey: string; ou
       )}
       {!curve && (
         <p className="text-note text-quiet">
-          Four broods of five sexed young each, raised at different warmth or pH, draw a curve of your own here.
+          With four broods raised at different warmth or pH, and five sexed young each, your own curve shows here.
         </p>
       )}
     </Panel>

@@ -22,21 +22,21 @@ const SURE = 0.9;
 
 /** How sure it is that one way keeps more than the others, in words. */
 function sureWords(likely: number | null, clutches: number): string {
-  if (likely === null) return 'nothing to hold it against';
-  if (clutches < 2) return 'one brood: too few to say';
+  if (likely === null) return 'nothing to compare with yet';
+  if (clutches < 2) return 'only one brood; too early to tell';
   if (likely >= SURE) return `${showPercent(likely)} likely keeps more than the others`;
   if (likely <= 1 - SURE) return `${showPercent(1 - likely)} likely keeps fewer than the others`;
-  return 'no sign that it matters';
+  return 'No difference seen yet';
 }
 
-/** Which way of keeping eggs and young keeps more of them, in this house. */
+/** Look for of keeping eggs and young keeps more of them, in this house. */
 export function WaysPanel({ outcomes }: { outcomes: readonly BroodOutcome[] }) {
   const [by, setBy] = useState<keyof typeof BY>('eggPlan');
   const [place, setPlace] = useState(2);
   const span = SPANS[place] ?? SPANS[0];
   const ways = span ? compareWays(outcomes, BY[by].of, span.from, span.to) : [];
   return (
-    <Panel title="Which way keeps more">
+    <Panel title="Look for saves more">
       <div className="mb-2 grid gap-3 sm:grid-cols-2">
         <SelectField label="By" value={by} onChange={(event) => setBy(event.target.value as keyof typeof BY)}>
           {Object.entries(BY).map(([key, { label }]) => (
@@ -53,7 +53,7 @@ export function WaysPanel({ outcomes }: { outcomes: readonly BroodOutcome[] }) {
           ))}
         </SelectField>
       </div>
-      {ways.length === 0 && <p className="text-quiet">No brood was counted at both points yet.</p>}
+      {ways.length === 0 && <p className="text-quiet">No brood has been counted at both points yet.</p>}
       <ul>
         {ways.map(({ way, kept, likelyBetter }) => (
           <li key={way} className="border-b border-rule py-1.5">
@@ -71,8 +71,8 @@ export function WaysPanel({ outcomes }: { outcomes: readonly BroodOutcome[] }) {
                   { label: 'Likely between', value: `${showPercent(kept.low95)} and ${showPercent(kept.high95)}` },
                   { label: 'Broods', value: String(kept.clutches) },
                 ]}
-                formula="Each way's share with the clutches' own scatter in it, against all other ways together: how likely the one share lies above the other."
-                notes={['What else differed between them is not taken out: try one beside the other to be sure.']}
+                formula="Each way’s share, allowing for how much clutches differ, compared with all other ways together."
+                notes={['Other differences between them still count. Try both side by side to be sure.']}
                 source="docs/sources.md#clutch-rate"
               />
             </p>

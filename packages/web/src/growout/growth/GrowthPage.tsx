@@ -73,7 +73,7 @@ function Slow({ picture }: { picture: GrowthPicture }) {
       <b>
         {daysBehind} days behind what is usual, {showPercent(1 - share)} shorter.
       </b>{' '}
-      What the records show beside it; none of it need be the cause:
+      What else your records show (it may not be the cause):
       <ul className="list-disc pl-5">
         {hints.map((hint) => (
           <li key={hint}>{hint}</li>
@@ -101,14 +101,14 @@ function Room({ picture }: { picture: GrowthPicture }) {
           </Link>
           :{' '}
           {tightOn === null
-            ? 'room for four months'
-            : `${tightOn <= house.today ? 'tight now' : `tight ${formatDay(tightOn, house.today)}`}${fullOn ? (fullOn <= house.today ? ', too full' : `, full ${formatDay(fullOn, house.today)}`) : ''}`}
+            ? 'enough room for four months'
+            : `${tightOn <= house.today ? 'getting full' : `getting full ${formatDay(tightOn, house.today)}`}${fullOn ? (fullOn <= house.today ? ', too full now' : `, full ${formatDay(fullOn, house.today)}`) : ''}`}
           {water && (
             <span className="block text-note text-quiet">
               Their food makes about {formatNumber(water.nitratePerDay)} mg/L nitrate a day:{' '}
               {water.change
-                ? `${showPercent(water.change.share)} changed ${everyDays(water.change.everyDays)} would hold that below ${NURSERY_NITRATE} mg/L; young grow better with more.`
-                : `not even half a day holds it below ${NURSERY_NITRATE} mg/L; feed less or part them.`}
+                ? `${showPercent(water.change.share)} changed ${everyDays(water.change.everyDays)} would keep that below ${NURSERY_NITRATE} mg/L. Fry grow faster with bigger changes.`
+                : `even half the water every day won’t keep it below ${NURSERY_NITRATE} mg/L. Feed less or split them.`}
             </span>
           )}
           {movesTo.map((move) => (
@@ -140,7 +140,7 @@ function Growth({ picture, curve, setCurve }: { picture: GrowthPicture; curve: C
             </Link>
             , day {Math.floor(picture.ageDays)} of feeding: about <b>{formatNumber(picture.now.mid)} mm</b>, likely{' '}
             {formatNumber(picture.now.low)} to {formatNumber(picture.now.high)}
-            {picture.isMeasured ? '' : ', by the curve of the species: nobody measured them'}
+            {picture.isMeasured ? '' : ', estimated from the species: not measured yet'}
           </>
         }
       >
@@ -159,7 +159,7 @@ function Growth({ picture, curve, setCurve }: { picture: GrowthPicture; curve: C
           <section aria-label="Growth" className="min-w-0 border border-ink bg-sheet px-2 py-3">
             <GrowthChart picture={picture} />
             <p className="flex flex-wrap gap-x-5 gap-y-1 px-2 pt-1 text-note text-quiet">
-              <span>dots: mean and smallest tenth to largest tenth, measured</span>
+              <span>dots: measured, average and most of the range</span>
               <span>band: nine in ten</span>
               <span>dotted: usual for the species</span>
               {picture.sisters.length > 0 && <span>thin: {picture.sisters.map(({ name }) => name).join(', ')}</span>}
@@ -177,12 +177,12 @@ function Growth({ picture, curve, setCurve }: { picture: GrowthPicture; curve: C
                 <Why
                   about="The dates"
                   notes={[
-                    'Every pace and final length that the ranges of the species allow is weighed by how well it meets what was measured; the window holds nine in ten of them.',
+                    'Every growth curve the species allows is weighed by how well it fits what you measured. The window holds nine in ten.',
                     `Lengths of one brood scatter by ${formatNumber(picture.cv * 100)} % of the mean: the first tenth comes long before the last.`,
                     picture.isMeasured
                       ? `${picture.samples.length === 1 ? 'One sample' : `${picture.samples.length} samples`}; the newest counts most.`
-                      : 'By the figures of the species alone. Measure ten, and the window narrows by more than half.',
-                    'Deaths, sorting and the slower growth of the crowded are not in it.',
+                      : 'From the species’ figures alone. Measure ten and the dates get much closer.',
+                    'It leaves out deaths, sorting and slow growth from crowding.',
                   ]}
                   source="docs/sources.md#brood-growth"
                 />
@@ -196,8 +196,8 @@ function Growth({ picture, curve, setCurve }: { picture: GrowthPicture; curve: C
               )}
               {picture.moultDays !== null && (
                 <p className="mt-2 text-note">
-                  At this pace a moult about every {formatNumber(picture.moultDays)} days: shelters, minerals in the water, and
-                  the soft ones left alone.
+                  At this pace a moult about every {formatNumber(picture.moultDays)} days. Give shelters and minerals, and leave
+                  soft ones alone.
                 </p>
               )}
               <Slow picture={picture} />
@@ -223,7 +223,7 @@ function Growth({ picture, curve, setCurve }: { picture: GrowthPicture; curve: C
       >
         {lots.length > 1 && (
           <label className="mb-4 flex flex-col gap-1 font-semibold">
-            Which of them
+            Which ones
             <select className="control font-normal" value={lot?.id} onChange={(event) => setChosen(event.target.value)}>
               {lots.map(({ id, code, heads }) => (
                 <option key={id} value={id}>
@@ -255,8 +255,8 @@ export function GrowthPage() {
         ) : answer.made ? (
           <Growth picture={answer.made} curve={curve} setCurve={setCurve} />
         ) : (
-          <Empty title="Nothing grows here yet">
-            A brood grows from its first feed on. Log it free-swimming on{' '}
+          <Empty title="No fry growing yet">
+            A brood shows here from its first feed. Log it free-swimming on{' '}
             <Link to={`/broods/${broodId}`} className="link">
               its page
             </Link>

@@ -52,7 +52,7 @@ export function SelectForm({
   const { register, formState, watch } = entry.form;
   const { errors } = formState;
   return (
-    <EntryFormFrame entry={entry} action="Log what was seen">
+    <EntryFormFrame entry={entry} action="Log it">
       <TextField
         label="Looked at"
         inputMode="numeric"
@@ -77,7 +77,7 @@ export function SelectForm({
         </div>
       </fieldset>
       <fieldset>
-        <legend className="font-semibold">What becomes of them</legend>
+        <legend className="font-semibold">What happens to them</legend>
         <div className="grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-3">
           {DECISIONS.map((key) => (
             <TextField
@@ -97,8 +97,7 @@ export function SelectForm({
         )}
         {Number(watch('decisionend')) > 0 && (
           <p className="mt-2 border-l-4 border-amber-line bg-amber-wash px-3 py-1.5">
-            Only by a method that the local authority or a vet accepts; Freshet gives none. They leave the headcount with this
-            entry.
+            Only by a method your local authority or vet accepts; Freshet gives none. They leave the headcount now.
           </p>
         )}
       </fieldset>

@@ -18,7 +18,7 @@ function Course({ tank }: { tank: FillingTank }) {
       width={tank.course.length * STEP}
       height={HEIGHT + 1}
       role="img"
-      aria-label={`${tank.code} week by week: ${words} of what it carries`}
+      aria-label={`${tank.code} week by week: ${words} of what it can hold`}
     >
       <defs>
         <pattern id="tight" width="5" height="5" patternUnits="userSpaceOnUse">
@@ -49,9 +49,9 @@ const whenWords = (tank: FillingTank, today: string): { words: string; look: str
   const on = (day: string) => (day <= today ? 'now' : formatDay(day, today));
   if (tank.fullOn && tank.fullOn <= today) return { words: 'too full', look: 'text-rust font-bold' };
   if (tank.tightOn && tank.fullOn)
-    return { words: `tight ${on(tank.tightOn)}, full ${on(tank.fullOn)}`, look: 'text-amber font-semibold' };
-  if (tank.tightOn) return { words: `tight ${on(tank.tightOn)}`, look: 'text-amber font-semibold' };
-  return { words: 'room for eight weeks', look: 'text-quiet' };
+    return { words: `getting full ${on(tank.tightOn)}, full ${on(tank.fullOn)}`, look: 'text-amber font-semibold' };
+  if (tank.tightOn) return { words: `getting full ${on(tank.tightOn)}`, look: 'text-amber font-semibold' };
+  return { words: 'enough room for eight weeks', look: 'text-quiet' };
 };
 
 /** One tank with young: who, how it fills, and when it is tight and full. */

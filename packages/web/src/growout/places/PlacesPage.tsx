@@ -14,9 +14,9 @@ type Locks = Readonly<Record<string, string>>;
 
 /** What a wish costs, in words. */
 function priceWords(price: Outlook['plan']['prices'][number] | undefined): string {
-  if (!price) return 'let go';
-  if (price.placed > 0) return `without it ${price.placed} more placed`;
-  return price.cost >= 0.5 ? `${formatNumber(price.cost)} steps` : 'free';
+  if (!price) return 'not chosen';
+  if (price.placed > 0) return `without it, ${price.placed} more find a tank`;
+  return price.cost >= 0.5 ? `${formatNumber(price.cost)} more moves` : 'no change';
 }
 
 /** The moves of the plan that was taken and are still to be made. */
@@ -114,7 +114,7 @@ function Plan({
         }
       />
       <fieldset className="flex flex-wrap gap-x-5 border-b border-rule px-3 py-0.5">
-        <legend className="sr-only">Wishes</legend>
+        <legend className="sr-only">Preferences</legend>
         {PLACE_WISHES.map((wish) => (
           <Checkbox
             key={wish}
@@ -129,7 +129,7 @@ function Plan({
         ))}
       </fieldset>
       {plan.places.length === 0 ? (
-        <p className="px-3 py-4 text-quiet">Nobody needs another tank in the next eight weeks.</p>
+        <p className="px-3 py-4 text-quiet">No fry need another tank in the next eight weeks.</p>
       ) : (
         <ul aria-busy={isWorking}>
           {rows.map((place) => (
@@ -139,7 +139,7 @@ function Plan({
       )}
       {!plan.isExact && (
         <p className="px-3 py-2 text-note text-quiet">
-          The search was ended early: a better plan could save {formatNumber(plan.gap * 100)} % at most.
+          The search stopped early. A better plan might save {formatNumber(plan.gap * 100)} % at most.
         </p>
       )}
     </section>
@@ -157,22 +157,22 @@ export function PlacesPage() {
     <>
       <GrowoutHead
         title="Room to grow"
-        about="Eight weeks: how each tank fills by the length its young will have, and where those go who are too many."
+        about="How full each tank gets in the next eight weeks, and where the extra fry can go."
       />
       <Loaded reply={reply} what="the house">
         {() =>
           !answer ? (
             <Loading what="the plan" />
           ) : answer.made.tanks.length === 0 ? (
-            <Empty title="No young grow here yet">
-              When a brood feeds, its tank shows here with the day it gets tight, and the tank that its young can go to.
+            <Empty title="No fry growing here yet">
+              Once a brood is feeding, you’ll see when its tank gets full and which tank to use next.
             </Empty>
           ) : (
             <div className="grid items-start gap-4 lg:grid-cols-[1fr_1.15fr]">
               <section aria-label="How tanks fill" className="min-w-0 border border-ink bg-sheet">
                 <div className="flex items-baseline justify-between gap-3 border-b border-ink px-3 py-2">
                   <h2>How tanks fill</h2>
-                  <span className="text-note text-quiet">week by week; dashed: what it carries at most</span>
+                  <span className="text-note text-quiet">week by week; dashed line: full</span>
                 </div>
                 <ul>
                   {answer.made.tanks.map((tank) => (

@@ -24,7 +24,7 @@ function Faults({ record }: { record: GrowoutRecord }) {
     })),
   );
   if (record.selections.length === 0)
-    return <p className="text-quiet">Nobody was looked at yet. Open the growth of a brood, and look for faults.</p>;
+    return <p className="text-quiet">No fry checked yet. Open a brood’s growth page and look for faults.</p>;
   return (
     <>
       {rates.length > 0 && (
@@ -79,7 +79,7 @@ function Faults({ record }: { record: GrowoutRecord }) {
 /** What was sorted into what, and the ponds that were drained. */
 function Sortings({ record }: { record: GrowoutRecord }) {
   const house = useHouse();
-  if (record.sortings.length === 0) return <p className="text-quiet">Nothing was sorted by size yet.</p>;
+  if (record.sortings.length === 0) return <p className="text-quiet">Nothing sorted by size yet.</p>;
   return (
     <ul>
       {record.sortings.toReversed().map((one) => (
@@ -121,7 +121,7 @@ function SchoolsKept({ record }: { record: GrowoutRecord }) {
   const ways = compareWays(outcomes.data ?? [], wayOf, 'swimming', 'sale');
   const days = daysToSaleBy(outcomes.data ?? [], wayOf);
   return ways.length === 0 && days.length === 0 ? (
-    <p className="text-quiet">No brood has come to sale size with its count.</p>
+    <p className="text-quiet">No brood has reached sale size with a count yet.</p>
   ) : (
     <ul>
       {ways.map(({ way, kept, likelyBetter }) => (
@@ -152,7 +152,10 @@ export function RecordPage() {
   const record = useGet(first ? 'growoutRecord' : null, { params: { speciesKey: first ?? '' } });
   return (
     <>
-      <GrowoutHead title="Flow and faults" about="Who breeds, who grows up, who is chosen back, and who left in a year.">
+      <GrowoutHead
+        title="Flow and faults"
+        about="Breeders, fry growing up, those kept back to breed, and those that left in a year."
+      >
         <SelectField
           label="Species"
           boxClass="max-w-72"
@@ -167,9 +170,7 @@ export function RecordPage() {
         </SelectField>
       </GrowoutHead>
       {broods.data && !first ? (
-        <Empty title="No brood yet">
-          When young grow here, their way through the house shows here, with what is wrong with how many.
-        </Empty>
+        <Empty title="No broods yet">Once fry grow here, you’ll see where they end up and which faults they have.</Empty>
       ) : (
         <Loaded reply={record} what="the record">
           {(data) => (

@@ -12,11 +12,11 @@ export function Schools({ picture }: { picture: GrowthPicture }) {
   const rows = compareGrading(picture.cv, ratio, 1, sale ? daysBetween(house.today, sale) : null);
   return (
     <details className="border border-rule bg-sheet px-3 py-2">
-      <summary className="min-h-8 cursor-pointer font-semibold">By size, or all together?</summary>
+      <summary className="min-h-8 cursor-pointer font-semibold">Sort by size, or keep together?</summary>
       <table className="w-full text-left">
         <thead>
           <tr className="text-note text-quiet">
-            <th className="font-normal">school</th>
+            <th className="font-normal">way</th>
             <th className="font-normal">tanks</th>
             <th className="font-normal">tank days</th>
             <th className="font-normal">could be eaten</th>
@@ -26,7 +26,7 @@ export function Schools({ picture }: { picture: GrowthPicture }) {
         <tbody>
           {rows.map((row) => (
             <tr key={row.school} className="border-t border-rule">
-              <th scope="row">{row.school === 'bySize' ? 'Parted by size' : 'All together'}</th>
+              <th scope="row">{row.school === 'bySize' ? 'Sorted by size' : 'All together'}</th>
               <td>{row.tanks}</td>
               <td>{row.tankDays ?? '–'}</td>
               <td>{row.atRisk < 0.005 ? 'hardly any' : `about ${showPercent(row.atRisk)}`}</td>
@@ -36,8 +36,8 @@ export function Schools({ picture }: { picture: GrowthPicture }) {
         </tbody>
       </table>
       <p className="text-note text-quiet">
-        From a spread of {formatNumber(picture.cv * 100)} %; one is in danger when another is {formatNumber(ratio)} times as long.
-        Each sorting is a day of stress. What became of your own broods stands under{' '}
+        From a spread of {formatNumber(picture.cv * 100)} %. A fry is in danger when another is {formatNumber(ratio)} times as
+        long. Each sorting is a day of stress. See how your own broods did under{' '}
         <Link to={`/growout/record/${picture.speciesKey}`} className="link">
           Flow and faults
         </Link>

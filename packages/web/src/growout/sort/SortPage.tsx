@@ -99,7 +99,8 @@ function Sheet({
         if (!Number.isInteger(count) || count < 0) throw new FieldProblem(at('heads'), `${name}: a whole number.`);
         if (count > 0 && toTankId === '') throw new FieldProblem(at('heads'), `${name}: into which tank?`);
         const mm = lengthMm.trim() === '' ? null : Number(lengthMm.replace(',', '.'));
-        if (mm !== null && !(mm > 0)) throw new FieldProblem(at('heads'), `${name}: "${lengthMm}" is no length in mm.`);
+        if (mm !== null && !(mm > 0))
+          throw new FieldProblem(at('heads'), `${name}: "${lengthMm}" isn’t a length in mm. Enter one between 1 and 400.`);
         return {
           lotId,
           name,
@@ -161,8 +162,8 @@ function Sheet({
           {off === 0
             ? 'All are accounted for.'
             : off < 0
-              ? `${-off} not counted yet, or missing.`
-              : `${off} more than were booked.`}
+              ? `${-off} not counted yet or missing.`
+              : `${off} more than the log says.`}
         </p>
       </div>
       <div className="flex min-w-0 flex-col gap-3">
@@ -214,7 +215,7 @@ function Sheet({
               ))}
           </SelectField>
         )}
-        <Checkbox {...register('isDrained')} hint="Asks for temperatures, by-catch and when it is stocked again.">
+        <Checkbox {...register('isDrained')} hint="Asks for temperatures, what else you caught and when it is stocked again.">
           {tank.code} was drained for it
         </Checkbox>
         {values.isDrained && kind && <p className="text-note">{expectedWords(kind, booked, picture)}</p>}
@@ -237,11 +238,11 @@ function Sheet({
             <div className="col-span-3">
               <TextField
                 label="By-catch"
-                hint="Tadpoles, snails, insect larvae, and where they went. Nothing goes outdoors that was not from there."
+                hint="Tadpoles, snails, insect larvae, and where they went. Only put back what came from there."
                 error={errors.byCatch?.message}
                 {...register('byCatch')}
               />
-              <Checkbox {...register('hoseChecked')}>Hose water felt first: it runs hot after lying in the sun</Checkbox>
+              <Checkbox {...register('hoseChecked')}>I felt the hose water first; it runs hot after lying in the sun</Checkbox>
               <Checkbox {...register('refilled')}>Emptied, rinsed and filled again; it rests now</Checkbox>
             </div>
             <div className="col-span-3">
@@ -252,7 +253,7 @@ function Sheet({
         <EntryFormFoot entry={entry} action="Log the sorting" />
         {picture && <Schools picture={picture} />}
         <p className="text-note text-quiet">
-          Wet hands and nets; never lift the larger ones by the tail. They keep their brood, whatever class they are in.
+          Wet your hands and nets. Never lift the larger ones by the tail. They stay in the same brood.
         </p>
       </div>
     </form>
@@ -276,7 +277,7 @@ export function SortPage() {
       <Loaded reply={life} what="the tanks">
         {(data) =>
           !lot || !tank ? (
-            <Empty title="Nobody to sort">They live here no longer; the log tells where they went.</Empty>
+            <Empty title="Nothing to sort">These fish have moved on. See the log.</Empty>
           ) : !answer ? (
             <Loading what="their lengths" />
           ) : (

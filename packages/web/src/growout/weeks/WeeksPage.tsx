@@ -88,9 +88,9 @@ function Weeks({ weeks }: { weeks: readonly TankWeek[] }) {
     <div className="grid items-start gap-4 lg:grid-cols-[1.5fr_1fr]">
       <section aria-label="Wanted and free" className="min-w-0 border border-ink bg-sheet">
         <p className="flex flex-wrap gap-x-5 border-b border-ink px-4 py-2 text-note">
-          <span>filled: wanted and there</span>
-          <span className="text-rust">hatched: wanted, and none is free</span>
-          <span>dashed: if all planned spawnings go as usual</span>
+          <span>filled: needed and free</span>
+          <span className="text-rust">hatched: needed, none free</span>
+          <span>dashed: if every planned spawning works</span>
           <span className="font-semibold text-deep">line: free</span>
         </p>
         <div ref={box} className="px-0">
@@ -101,8 +101,8 @@ function Weeks({ weeks }: { weeks: readonly TankWeek[] }) {
         <p className={`border-b border-ink px-4 py-3 ${short ? 'bg-rust-wash' : ''}`}>
           {short ? (
             <>
-              <b>Short of tanks from {formatDay(short.from, house.today)}.</b> Larger tanks in place of smaller are counted in.
-              Sell, move or put off a spawning; the offers stand under Places.
+              <b>Short of tanks from {formatDay(short.from, house.today)}.</b> Larger tanks count for smaller ones. Sell some,
+              move some or put off a spawning; see Places.
             </>
           ) : (
             <>
@@ -136,14 +136,14 @@ export function WeeksPage() {
   const { reply, answer } = useHouseWork('weeks', (facts, now) => growoutWork().outlook(facts, now));
   return (
     <>
-      <GrowoutHead title="Tanks by week" about="How many tanks young will want, by size, beside how many are free." />
+      <GrowoutHead title="Tanks by week" about="How many tanks your fry will need, by size, and how many are free." />
       <Loaded reply={reply} what="the house">
         {() =>
           !answer ? (
             <Loading what="the weeks" />
           ) : answer.made.tanks.length === 0 && answer.made.weeks.every(({ notes }) => notes.length === 0) ? (
-            <Empty title="No young grow here yet">
-              When a brood feeds or a spawning is planned, the tanks they will want show here.
+            <Empty title="No fry growing here yet">
+              Once a brood is feeding or a spawning is planned, the tanks they’ll need show here.
             </Empty>
           ) : (
             <Weeks weeks={answer.made.weeks} />

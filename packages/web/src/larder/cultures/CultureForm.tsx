@@ -99,7 +99,7 @@ export function CultureForm({ food, fromId, done }: { food: CultureFood; fromId?
         label="What"
         hint={
           kind.batch
-            ? 'Ready in 24 to 30 hours at 27 to 28 °C, 36 to 48 at 22 °C.'
+            ? 'Ready in 24 to 30 hours at 27 to 28 °C, 36 to 48 hours at 22 °C.'
             : `Ripe after ${kind.ripeDays.join(' to ')} days, at about ${kind.atC} °C: ${kind.sign}.`
         }
         {...register('kind')}
@@ -121,16 +121,16 @@ export function CultureForm({ food, fromId, done }: { food: CultureFood; fromId?
           <TextField
             label="Salt, g"
             inputMode="decimal"
-            hint={`Empty: ${formatNumber(litres * HATCH_SALT_G_PER_L)} g, ${HATCH_SALT_G_PER_L} a litre`}
+            hint={`${formatNumber(litres * HATCH_SALT_G_PER_L)} g if you leave it empty, ${HATCH_SALT_G_PER_L} a litre`}
             error={errors.saltG?.message}
             {...register('saltG')}
           />
           <SelectField
             label="From the tin"
-            hint={tins.length === 0 ? 'None stands on the shelf.' : undefined}
+            hint={tins.length === 0 ? 'No tin on the shelf yet.' : undefined}
             {...register('tinId')}
           >
-            <option value="">not told</option>
+            <option value="">not sure</option>
             {tins.map(({ id, name, left }) => (
               <option key={id} value={id}>{`${name}, ${formatNumber(left)} g left`}</option>
             ))}
@@ -140,7 +140,7 @@ export function CultureForm({ food, fromId, done }: { food: CultureFood; fromId?
       ) : (
         same.length > 0 && (
           <SelectField label="Started from" error={errors.fromId?.message} {...register('fromId')}>
-            <option value="">fresh, bought or given</option>
+            <option value="">bought or given, fresh</option>
             {same.map(({ id, name }) => (
               <option key={id} value={id}>
                 {name}
@@ -150,18 +150,23 @@ export function CultureForm({ food, fromId, done }: { food: CultureFood; fromId?
         )
       )}
       <div className="grid gap-4 sm:grid-cols-2">
-        <TextField label="Name" hint="Empty: numbered on." error={errors.name?.message} {...register('name')} />
+        <TextField
+          label="Name"
+          hint="leave empty and it gets the next number"
+          error={errors.name?.message}
+          {...register('name')}
+        />
         <QuantityField
           kind="volume"
           label="Vessel"
           text={watch('vesselL')}
           defaultUnit={volume}
-          hint={`Empty: ${formatNumber(kind.vesselL)} L, as usual`}
+          hint={`${formatNumber(kind.vesselL)} L if you leave it empty`}
           error={errors.vesselL?.message}
           {...register('vesselL')}
         />
         <SelectField label="In the tank" {...register('tankId')}>
-          <option value="">in none</option>
+          <option value="">no tank</option>
           {(life.data ?? [])
             .filter((tank) => tank.heads === 0)
             .map((tank) => (
@@ -180,7 +185,7 @@ export function CultureForm({ food, fromId, done }: { food: CultureFood; fromId?
             />
             <QuantityField
               kind="temperature"
-              label="Temperature there"
+              label="Temperature where it stands"
               text={watch('tempC')}
               defaultUnit={house.units.temperature}
               hint={kind.batch ? 'Empty: 27 °C' : 'Empty: 22 °C'}

@@ -124,7 +124,7 @@ function Family({ cultureId }: { cultureId: string }) {
     <Loaded reply={family} what="the family">
       {(kin) =>
         kin.length === 1 ? (
-          <p className="text-quiet">Started fresh; nothing was started from it yet.</p>
+          <p className="text-quiet">Started fresh. Nothing has been started from it yet.</p>
         ) : (
           <ul>{line(null, kin, 0)}</ul>
         )
@@ -147,10 +147,10 @@ export function CulturePage() {
           return (
             <>
               <LarderHead title="Culture" />
-              <Empty title="This vessel no longer runs">
+              <Empty title="This culture has ended">
                 It was emptied, used up or lost.{' '}
                 <Link to="/larder/cultures" className="link">
-                  Those that run
+                  Running cultures
                 </Link>
               </Empty>
               <Panel title="Its family">
@@ -174,9 +174,7 @@ export function CulturePage() {
                   <Panel title="How full">
                     <FullnessPicture culture={culture} />
                     {learned.looks === 0 && (
-                      <p className="text-quiet">
-                        Nobody has looked yet: this is the book’s growth, and wide. Each look narrows it.
-                      </p>
+                      <p className="text-quiet">Not looked at yet, so this is a typical guess. Each look makes it closer.</p>
                     )}
                   </Panel>
                 )}
@@ -210,7 +208,7 @@ export function CulturePage() {
               <div className="border border-rule bg-sheet">
                 {learned && (
                   <Panel
-                    title="What it has taught"
+                    title="What you’ve learned from it"
                     aside={
                       <Why
                         about={`Growth of ${culture.name}`}
@@ -226,7 +224,7 @@ export function CulturePage() {
                       {Math.round(learned.fullness.mean * 100)} % ({Math.round(learned.fullness.low90 * 100)} to{' '}
                       {Math.round(learned.fullness.high90 * 100)})
                     </Fact>
-                    <Fact label="For good, ml a day">
+                    <Fact label="Every day from then on, ml">
                       {ml(learned.sustainableMlPerDay.mean)} ({ml(learned.sustainableMlPerDay.low90)} to{' '}
                       {ml(learned.sustainableMlPerDay.high90)})
                     </Fact>

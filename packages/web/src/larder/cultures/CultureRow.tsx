@@ -13,9 +13,9 @@ import { LookForm } from './LookForm';
 type Culture = Reply<'cultures'>[number];
 const PHASE: Record<Culture['phase'], string> = {
   ripening: 'ripening',
-  maybeRipe: 'may be ripe',
+  maybeRipe: 'could be ripe',
   ripe: 'ripe',
-  overdue: 'past its time',
+  overdue: 'finished',
 };
 const STEP = { split: 'split it', renew: 'start a new one from it', empty: 'empty it', thin: 'thin it out' } as const;
 
@@ -50,7 +50,7 @@ export const ml = (value: number): string => formatNumber(roundToFigures(value, 
 export function giveWords(culture: Culture): string {
   const { learned } = culture;
   if (!learned) return '';
-  if (learned.looks === 0) return 'Not looked at yet: what it gives is by the book.';
+  if (learned.looks === 0) return 'Not looked at yet; this is the usual amount.';
   const { mean, low90, high90 } = learned.sustainableMlPerDay;
   const next =
     learned.mayTakeMl >= 0.05

@@ -25,7 +25,7 @@ export function CulturesPage() {
                 data.length > 0 && (
                   <>
                     {data.length === 1 ? 'one vessel' : `${data.length} vessels`}
-                    {risky > 0 && <b className="text-rust">; {risky === 1 ? 'one may be lost' : `${risky} may be lost`}</b>}
+                    {risky > 0 && <b className="text-rust">; {risky === 1 ? 'one is failing' : `${risky} are failing`}</b>}
                   </>
                 )
               }
@@ -42,7 +42,7 @@ export function CulturesPage() {
                 title="No culture running"
                 action={house.may('sitter') ? <Button onClick={() => setForm('start')}>Start the first</Button> : undefined}
               >
-                A first food takes days to ripen; start it before the spawning, and a second one out of step.
+                First foods take days to ripen. Start one before the spawning, and a second a week later.
               </Empty>
             ) : (
               FOOD_CLASS_KEYS.map((key) => {

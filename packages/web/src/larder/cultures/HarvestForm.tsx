@@ -32,7 +32,7 @@ export function HarvestForm({ culture, done }: { culture: Culture; done: () => v
         autoFocus
         hint={
           may === null
-            ? 'Empty when it was not measured. Look at its density first, and Freshet says how much it can spare.'
+            ? 'Leave empty if you didn’t measure. Check how dense it is first and you’ll see how much it can spare.'
             : `It can spare ${formatNumber(may)} ml today.`
         }
         error={errors.ml?.message}
@@ -40,15 +40,15 @@ export function HarvestForm({ culture, done }: { culture: Culture; done: () => v
       />
       {culture.batch && (
         <SelectField label="What is left" {...register('kept')}>
-          <option value="">nothing, all was fed</option>
+          <option value="">nothing, all fed</option>
           <option value="cold">kept cold and rinsed, two days</option>
-          <option value="warm">left as it is, a day at most</option>
+          <option value="warm">left in the vessel, a day at most</option>
         </SelectField>
       )}
       {culture.food === 'pondCatch' && (
         <TextField
           label="What else was in the net"
-          hint="dragonfly larvae, hydra, tadpoles: what eats young goes back or out"
+          hint="like dragonfly larvae, hydra, tadpoles; keep them away from fry"
           error={errors.byCatch?.message}
           {...register('byCatch')}
         />
@@ -71,7 +71,7 @@ export function CountForm({ culture, done }: { culture: Culture; done: () => voi
         counts: counts
           .split(/[\s,;]+/)
           .filter(Boolean)
-          .map((one) => readNumber('counts', one, 'Numbers with spaces between, such as 48 52 41.') ?? 0),
+          .map((one) => readNumber('counts', one, 'Enter numbers with spaces, like 48 52 41.') ?? 0),
         ml: readNumber('ml', ml, 'How many ml in all?') ?? 0,
         perMl: readNumber('perMl', perMl),
       },
@@ -103,14 +103,12 @@ export function CountForm({ culture, done }: { culture: Culture; done: () => voi
         <TextField
           label="Drops a ml"
           inputMode="decimal"
-          hint="Empty: of your own pipette, as measured"
+          hint="your own pipette if you leave it empty"
           error={errors.perMl?.message}
           {...register('perMl')}
         />
       </div>
-      <p className="text-note text-quiet">
-        From three hatches or so the share of this tin that hatches is its own, and so are the grams you set.
-      </p>
+      <p className="text-note text-quiet">After about three hatches Freshet knows this tin, and works out the grams from it.</p>
     </EntryFormFrame>
   );
 }

@@ -52,7 +52,7 @@ export function KindForm({ done }: { done: () => void }) {
         <TextField label="Name" autoFocus error={errors.name?.message} {...register('name')} />
         <SelectField
           label="Given in place of"
-          hint="and grows about as fast, until its own looks say better"
+          hint="assumed to grow as fast until you’ve logged a few looks"
           {...register('standsFor')}
         >
           {CULTURE_FOODS.filter((food) => !CULTURES[food].batch).map((food) => (
@@ -65,20 +65,20 @@ export function KindForm({ done }: { done: () => void }) {
         <TextField label="Ripe at the latest, days" inputMode="decimal" error={errors.ripeTo?.message} {...register('ripeTo')} />
         <TextField label="Gives for, days" inputMode="decimal" error={errors.lastsDays?.message} {...register('lastsDays')} />
         <TextField
-          label="Fed every so many days"
+          label="Days between feeds"
           inputMode="decimal"
-          hint="Empty: not fed"
+          hint="leave empty if you don’t feed it"
           error={errors.feedEveryDays?.message}
           {...register('feedEveryDays')}
         />
         <TextField label="Fed with" error={errors.feed?.message} {...register('feed')} />
-        <TextField label="A ripe one looks" error={errors.sign?.message} {...register('sign')} />
+        <TextField label="What does a ripe one look like?" error={errors.sign?.message} {...register('sign')} />
         <QuantityField
           kind="temperature"
-          label="These days hold at"
+          label="At what temperature?"
           text={watch('atC')}
           defaultUnit={house.units.temperature}
-          hint="Empty: as the one it stands for"
+          hint="same as the food above if you leave it empty"
           error={errors.atC?.message}
           {...register('atC')}
         />
@@ -87,7 +87,7 @@ export function KindForm({ done }: { done: () => void }) {
           label="Usual vessel"
           text={watch('vesselL')}
           defaultUnit={house.units.volume}
-          hint="Empty: as the one it stands for"
+          hint="same as the food above if you leave it empty"
           error={errors.vesselL?.message}
           {...register('vesselL')}
         />

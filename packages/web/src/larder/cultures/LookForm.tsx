@@ -50,7 +50,7 @@ export function LookForm({ culture, done }: { culture: Culture; done: () => void
   return (
     <EntryFormFrame entry={entry} action="Log the look">
       <fieldset>
-        <legend className="mb-1 font-semibold">How dense, under a torch</legend>
+        <legend className="mb-1 font-semibold">How dense does it look by torch?</legend>
         <div className="flex flex-wrap gap-2">
           {DENSITIES.map((words, value) => (
             <button
@@ -92,7 +92,7 @@ export function LookForm({ culture, done }: { culture: Culture; done: () => void
       <TextField
         label="Counted, animals per ml"
         inputMode="decimal"
-        hint="Empty when nobody counted. A drop is about a twentieth of a ml."
+        hint="leave empty if you didn’t count; a drop is about 1/20 ml"
         error={errors.perMl?.message}
         {...entry.form.register('perMl')}
       />

@@ -72,10 +72,10 @@ export function LadderPage() {
         <>
           <LarderHead
             title="Ladder of foods"
-            about="by the smallest tenth of each brood; the old food goes on beside the new one. The line is today."
+            about="What each brood can eat, by its smallest fry. Keep giving the old food for a while. The line is today."
           />
           {data.length === 0 ? (
-            <Empty title="No young">When eggs are logged, the foods they climb and their days show here.</Empty>
+            <Empty title="No young">Log eggs and you’ll see which foods the fry need, and when.</Empty>
           ) : (
             <ul className="border-t border-ink bg-sheet">
               {data.map((ladder) => {
@@ -91,10 +91,10 @@ export function LadderPage() {
                         {ladder.isFeeding ? (
                           <>
                             smallest tenth {formatNumber(ladder.smallestMm)} mm, mean {formatNumber(ladder.meanMm)} mm,{' '}
-                            {ladder.isMeasured ? 'measured and grown on' : 'by the curve only'}
+                            {ladder.isMeasured ? 'measured and grown on' : 'estimated only'}
                           </>
                         ) : (
-                          'do not feed yet: no food while the yolk lasts'
+                          'not feeding yet; don’t feed while they have yolk'
                         )}
                       </p>
                       {next && (
@@ -104,7 +104,7 @@ export function LadderPage() {
                             `, the old one ${next.overlapDays > 14 ? 'goes on' : `${next.overlapDays} days`} beside it`}{' '}
                           <Why
                             about={`${FOOD_NAMES[next.food]} for ${ladder.name}`}
-                            formula={`Taken once the smallest tenth is ${formatNumber(next.fromMm)} mm long.${next.sizeUm ? ` A piece is ${formatNumber(next.sizeUm[0])} by ${formatNumber(next.sizeUm[1])} µm.` : ''} Weekly new foods and a mix keep them from being choosy; what stands in for it may be given in its place.`}
+                            formula={`Taken once the smallest tenth is ${formatNumber(next.fromMm)} mm long.${next.sizeUm ? ` A piece is ${formatNumber(next.sizeUm[0])} by ${formatNumber(next.sizeUm[1])} µm.` : ''} A new food each week keeps them from getting picky. You can give its stand-in instead.`}
                             source="docs/sources.md#first-food"
                           />
                         </p>

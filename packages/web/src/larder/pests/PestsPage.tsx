@@ -55,7 +55,7 @@ function SeeForm({ done }: { done: () => void }) {
       </SelectField>
       <TextField
         label="Came with"
-        hint="as far as you know: plants from a friend, pond catch"
+        hint="like plants from a friend, pond catch"
         error={formState.errors.cameBy?.message}
         {...register('cameBy')}
       />
@@ -118,7 +118,7 @@ export function PestsPage() {
           <>
             <LarderHead
               title="Pests"
-              about={open.length === 0 ? 'none that is not gone' : `${open.length === 1 ? 'one' : open.length} not gone yet`}
+              about={open.length === 0 ? 'no pests now' : `${open.length === 1 ? 'one' : open.length} still there`}
             >
               {house.may('sitter') && (
                 <Button look="main" onClick={() => setSeeing(true)}>
@@ -128,11 +128,11 @@ export function PestsPage() {
             </LarderHead>
             {data.length === 0 ? (
               <Empty
-                title="No pest was seen"
+                title="No pests seen"
                 action={house.may('sitter') ? <Button onClick={() => setSeeing(true)}>Log one</Button> : undefined}
               >
-                Hydra, flatworms, mites, seed shrimp, leeches: where they were seen, with what they came, and what helps without
-                harming who lives there.
+                Log hydra, flatworms, mites or leeches: where you saw them and how they came. You’ll see what helps without
+                harming your animals.
               </Empty>
             ) : (
               <ul className="border-t border-ink bg-sheet px-3">

@@ -52,8 +52,8 @@ export function ItemForm({ done }: { done: () => void }) {
         </SelectField>
         <TextField label="Name" autoFocus error={errors.name?.message} {...register('name')} />
         {foods.length > 0 && (
-          <SelectField label="Given as" hint="so that its use is worked out from the rations" {...register('food')}>
-            <option value="">not told</option>
+          <SelectField label="Given as" hint="so Freshet can work out how fast it’s used" {...register('food')}>
+            <option value="">not sure</option>
             {foods.map((food) => (
               <option key={food} value={food}>
                 {FOOD_NAMES[food]}
@@ -62,19 +62,25 @@ export function ItemForm({ done }: { done: () => void }) {
           </SelectField>
         )}
         <TextField label={`Amount, ${unit}`} inputMode="decimal" error={errors.amount?.message} {...register('amount')} />
-        <DayField control={control} name="openedOn" label="Opened on" hint="Empty: not opened" error={errors.openedOn?.message} />
+        <DayField
+          control={control}
+          name="openedOn"
+          label="Opened on"
+          hint="leave empty if it’s still sealed"
+          error={errors.openedOn?.message}
+        />
         <DayField
           control={control}
           name="goodUntil"
           towards="ahead"
           label="Good until"
-          hint={openDays === null ? 'as written on it' : `as written on it; once opened it usually keeps ${openDays} days`}
+          hint={openDays === null ? 'as printed' : `as printed; once open it usually keeps ${openDays} days`}
           error={errors.goodUntil?.message}
         />
         <TextField
           label="Paid, EUR"
           inputMode="decimal"
-          hint="Empty: not told"
+          hint="leave empty if you don’t know"
           error={errors.price?.message}
           {...register('price')}
         />
@@ -126,7 +132,7 @@ export function DoseForm({ done }: { done: () => void }) {
       dose,
       food: food ? (food as Food) : null,
       of: readNumber('of', of, 'How many?') ?? 0,
-      total: readNumber('total', total, 'How much together?') ?? 0,
+      total: readNumber('total', total, 'How much in total?') ?? 0,
       at: house.now(),
     }),
     label: ({ dose }) => `A ${USUAL_DOSE[dose].words} measured`,

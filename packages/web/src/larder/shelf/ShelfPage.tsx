@@ -135,7 +135,7 @@ export function ShelfPage() {
                 buy.length > 0 ? (
                   <b className="text-rust">buy {buy.map(({ name, buy: why }) => `${name} (${why ?? ''})`).join(', ')}</b>
                 ) : items.length > 0 ? (
-                  'nothing has to be bought'
+                  'nothing to buy'
                 ) : null
               }
             >
@@ -153,7 +153,7 @@ export function ShelfPage() {
                     title="Nothing on the shelf"
                     action={house.may('keeper') ? <Button onClick={() => setForm('item')}>Put the first</Button> : undefined}
                   >
-                    Food, cysts, salt, dye: opened when, good until, how much is left, and when it runs out.
+                    Food, brine shrimp eggs, salt and dye: how much is left, how long it keeps and when it runs out.
                   </Empty>
                 ) : (
                   SHELF_KINDS.map((kind) => {

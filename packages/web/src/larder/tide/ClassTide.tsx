@@ -79,7 +79,7 @@ export function ClassTide({
             // A suggestion becomes the keeper's own once it is let go: the rest is planned around it.
             if (isDone || !id.startsWith('suggested:')) move(id, day);
           }}
-          tinWords={tide.tin ? `Set anew each day from ${tide.tin.name}, ${formatNumber(tide.tin.grams)} g left.` : null}
+          tinWords={tide.tin ? `Hatched daily from ${tide.tin.name}, ${formatNumber(tide.tin.grams)} g left.` : null}
         >
           {touched !== null && <DayCard tide={tide} vessels={drawn} day={touched} close={() => setTouched(null)} />}
         </TidePicture>

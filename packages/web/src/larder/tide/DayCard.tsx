@@ -27,11 +27,11 @@ export function DayCard({
     <div aria-live="polite">
       <div className="flex items-start justify-between gap-3">
         <b>{formatDay(addDays(house.today, day), house.today)}</b>
-        <button type="button" className="link text-quiet" onClick={close} aria-label="Close what the day tells">
+        <button type="button" className="link text-quiet" onClick={close} aria-label="Close this day">
           close
         </button>
       </div>
-      {needs.length === 0 && <p>Nobody needs it.</p>}
+      {needs.length === 0 && <p>Nothing needs it.</p>}
       <ul>
         {needs.slice(0, 5).map((row) => (
           <li key={row.key} className="flex justify-between gap-3">
@@ -57,7 +57,7 @@ export function DayCard({
             <span className="shrink-0">{formatNumber(tide.tin.perDay[day] ?? 0)} ml</span>
           </li>
         )}
-        {gives.length === 0 && !tide.tin && needs.length > 0 && <li>No vessel is surely ripe.</li>}
+        {gives.length === 0 && !tide.tin && needs.length > 0 && <li>No culture is sure to be ripe.</li>}
       </ul>
       {need > given * 1.02 && <p className="mt-1 font-semibold text-rust">Bridge: {FOOD_CLASSES[tide.key].bridge}.</p>}
     </div>

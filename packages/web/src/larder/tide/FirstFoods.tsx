@@ -7,9 +7,9 @@ import { Button, Why } from '../../ui';
 
 type Plan = Reply<'foodPlans'>[number];
 const STATUS: Record<Plan['status'], string> = {
-  late: 'not safe',
+  late: 'not ready',
   start: 'to start',
-  single: 'one only',
+  single: 'only one',
   safe: 'safe',
   shelf: 'from the shelf',
 };
@@ -58,7 +58,7 @@ export function FirstFoods({ plans, start }: { plans: readonly Plan[]; start: (f
   if (plans.length === 0)
     return (
       <p className="border border-dashed border-edge p-4 text-quiet">
-        No young are on the way. When eggs are logged or a spawning is planned, the first food and its starting day show here.
+        No fry on the way. Log eggs or plan a spawning and you’ll see which food to start, and when.
       </p>
     );
   return (

@@ -91,7 +91,7 @@ export function PlanPanel({
       <section aria-label="Plan" className="border border-rule border-l-[5px] border-l-deep bg-sheet px-4 py-3">
         <p>
           {wished.food === null ? (
-            <b>A hatch is set each day, as the round says.</b>
+            <b>Set a hatch each day; it’s on your walk.</b>
           ) : plan ? (
             <b>{plan.words}</b>
           ) : (
@@ -103,12 +103,11 @@ export function PlanPanel({
         </p>
         {tide.tin && <TinLine tin={tide.tin} rows={tide.rows} days={days} />}
         {!tide.tin && tide.key === 'nauplii' && (
-          <p className="text-quiet">Put the tin of cysts on the shelf, and the tide tells until when it lasts.</p>
+          <p className="text-quiet">Add your tin of brine shrimp eggs to the shelf to see how long it lasts.</p>
         )}
         {moved.length > 0 && (
           <p className="mt-1 text-quiet">
-            {moved.length === 1 ? 'A planned start has' : `${moved.length} planned starts have`} moved with the hatch they are
-            for.
+            {moved.length === 1 ? 'A planned start has' : `${moved.length} planned starts have`} moved along with their hatch.
           </p>
         )}
         {house.may('keeper') && (
@@ -123,7 +122,7 @@ export function PlanPanel({
             )}
             {isMoved && <Button onClick={letGo}>Put them back</Button>}
             {takenBefore && (
-              <Button onClick={() => void take([], `Plan for ${words.toLowerCase()} dropped`)}>Drop what was planned</Button>
+              <Button onClick={() => void take([], `Plan for ${words.toLowerCase()} dropped`)}>Drop the plan</Button>
             )}
           </div>
         )}
@@ -135,7 +134,7 @@ export function PlanPanel({
           </ul>
         )}
       </section>
-      <section aria-label="Wishes" className="border border-rule bg-sheet px-4 py-3">
+      <section aria-label="Preferences" className="border border-rule bg-sheet px-4 py-3">
         {tide.starts.length > 0 && (
           <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
             {(tide.starts.length > 1 || tide.key === 'nauplii') && (
@@ -155,7 +154,7 @@ export function PlanPanel({
             {wished.food !== null && (
               <>
                 <SelectField
-                  label="Over the need"
+                  label="Extra, to be safe"
                   value={String(wished.margin)}
                   onChange={(event) => setWished({ margin: Number(event.target.value) })}
                 >
@@ -173,12 +172,12 @@ export function PlanPanel({
                   <option value="">any number</option>
                   {LIMITS.map((most) => (
                     <option key={most} value={most}>
-                      {most === 1 ? 'one only' : `at most ${most}`}
+                      {most === 1 ? 'only one' : `at most ${most}`}
                     </option>
                   ))}
                 </SelectField>
                 <Checkbox checked={wished.secondSource} onChange={(event) => setWished({ secondSource: event.target.checked })}>
-                  Two vessels on each day
+                  Always two cultures running
                 </Checkbox>
               </>
             )}
@@ -199,7 +198,7 @@ export function PlanPanel({
           </details>
         )}
         <p className="mt-2 text-note text-quiet">
-          Amounts are ml of {FOOD_NAMES[lead]} a day; others of its size stand in by how dense they are poured.
+          Amounts are ml of {FOOD_NAMES[lead]} a day. Other foods of the same size count too, by how thick they are.
         </p>
       </section>
     </div>
@@ -216,7 +215,7 @@ function TinLine({ tin, rows, days }: { tin: NonNullable<Class['tin']>; rows: Cl
         {tin.name}: {formatNumber(tin.grams)} g
       </b>{' '}
       {empty < 0
-        ? `lasts beyond these ${Math.round(days / 7)} weeks.`
+        ? `lasts longer than the next ${Math.round(days / 7)} weeks.`
         : `lasts until ${formatDay(addDays(house.today, empty), house.today)}; buy before.`}
     </p>
   );

@@ -42,10 +42,10 @@ export function TidePage() {
                 plans.data &&
                 (unsafe > 0 ? (
                   <b className="text-rust">
-                    {unsafe === 1 ? 'one first food is not safe' : `${unsafe} first foods are not safe`}
+                    {unsafe === 1 ? 'one first food won’t be ready' : `${unsafe} first foods won’t be ready`}
                   </b>
                 ) : (
-                  'every first food is safe or in time'
+                  'every first food is ready or on time'
                 ))
               }
             >
@@ -73,7 +73,7 @@ export function TidePage() {
                 <b>What if</b>
                 {isWhatIf && <span>another spawning {laidOn && formatDay(laidOn, house.today)} is counted in.</span>}
                 {crashed.size > 0 && (
-                  <span>{crashed.size === 1 ? 'a vessel is' : `${crashed.size} vessels are`} taken as lost.</span>
+                  <span>{crashed.size === 1 ? 'a vessel is' : `${crashed.size} vessels are`} counted as lost.</span>
                 )}
                 <button
                   type="button"
@@ -83,7 +83,7 @@ export function TidePage() {
                     setSearch(['species', 'day', 'eggs'].reduce((next, key) => withParam(next, key, ''), search));
                   }}
                 >
-                  back to what is
+                  back to now
                 </button>
               </p>
             )}
@@ -103,20 +103,19 @@ export function TidePage() {
               />
             ) : (
               <Empty
-                title="No live food is needed, and none runs"
+                title="No live food needed, no cultures running"
                 action={
                   house.may('sitter') ? <Button onClick={() => setStarting('infusoria')}>Start a culture</Button> : undefined
                 }
               >
-                When eggs are logged or a spawning is planned, what its young will need shows here by day, and which culture to
-                start when. A first food takes days to ripen; start it before the spawning, and a second one out of step.
+                Log eggs or plan a spawning to see what the fry will need each day, and which culture to start when.
               </Empty>
             )}
             <section className="mt-5">
               <div className="mb-1 flex items-baseline gap-4">
                 <h2 className="text-code">First foods ahead</h2>
                 <button type="button" className="min-h-9 link" onClick={() => setAsking(true)}>
-                  What if there were another spawning?
+                  What if you had another spawning?
                 </button>
               </div>
               <Loaded reply={plans} what="the plans">

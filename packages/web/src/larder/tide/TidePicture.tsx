@@ -13,7 +13,7 @@ export interface DrawnVessel extends TideVessel {
 }
 
 const AXIS_PX = 34;
-/** On a phone only the day of a start is written; its handle tells the rest. */
+/** On a phonly one the day of a start is written; its handle tells the rest. */
 const NARROW_PX = 560;
 const KEY_DAYS: Readonly<Record<string, number>> = { ArrowLeft: -1, ArrowRight: 1, PageUp: -7, PageDown: 7 };
 const PLAN_WORDS = { suggested: 'suggested', held: 'held there', taken: 'planned' } as const;
@@ -41,7 +41,7 @@ function VesselLine({
   const dashed = vessel.plan ? '4 3' : undefined;
   const dayWords = (day: number) => formatDay(addDays(house.today, day), house.today);
   const words = bar.isGone
-    ? `${vessel.name}, gives nothing now`
+    ? `${vessel.name}, giving nothing now`
     : width < NARROW_PX && vessel.plan
       ? `start ${dayWords(vessel.startDay)}`
       : `${vessel.name}${vessel.plan ? `, ${PLAN_WORDS[vessel.plan]}: start ${dayWords(vessel.startDay)}` : ''}`;
@@ -171,7 +171,7 @@ export function TidePicture({
             height={bottom + AXIS_PX}
             role="slider"
             tabIndex={0}
-            aria-label="Need and supply by day; arrows move the day that is told"
+            aria-label="Need and supply by day; use the arrow keys to read a day"
             aria-valuemin={0}
             aria-valuemax={days.length - 1}
             aria-valuenow={touched ?? 0}
@@ -274,7 +274,7 @@ export function TidePicture({
             )}
             {cut && (
               <text x={width - 6} y={TOP_PX - 2} fontSize="12" textAnchor="end" fill="var(--quiet)">
-                more is ripe than is drawn
+                more is ripe than fits
               </text>
             )}
             {at >= 0 && <path d={`M${(x(at) + x(at + 1)) / 2} ${TOP_PX}V${bottom}`} stroke="var(--deep)" strokeWidth="2" />}
@@ -293,7 +293,7 @@ export function TidePicture({
           <svg width={width} height={Math.max(1, vessels.length) * VESSEL_PX + 8} className="block">
             {vessels.length === 0 && (
               <text x={LEFT_PX} y={20} fontSize="13" fill="var(--quiet)">
-                {tinWords ?? 'No vessel of this size runs.'}
+                {tinWords ?? 'No culture of this size running.'}
               </text>
             )}
             {vessels.map((vessel, row) => (

@@ -38,12 +38,12 @@ export function WhatIfForm({ done }: { done: (asked: { speciesKey: string; day: 
         <TextField
           label="Eggs"
           inputMode="numeric"
-          hint="Empty: a usual clutch"
+          hint="a usual clutch if you leave it empty"
           error={formState.errors.eggs?.message}
           {...register('eggs')}
         />
       </div>
-      <p className="text-note text-quiet">Nothing is logged: the tide shows what its young would need.</p>
+      <p className="text-note text-quiet">Nothing gets logged. You just see what its fry would need.</p>
       <Button look="main" type="submit">
         Show it
       </Button>

@@ -40,7 +40,7 @@ function Days({ attempt }: { attempt: Attempt }) {
   return (
     <Panel title="Days">
       <Fact label="Conditioning from">{day(attempt.conditioningFrom)}</Fact>
-      <Fact label="Tank taken">{day(attempt.from)}</Fact>
+      <Fact label="Tank reserved">{day(attempt.from)}</Fact>
       <Fact label="Parents in">{day(attempt.setUpOn)}</Fact>
       <Fact label="Trigger planned">{day(attempt.triggerOn)}</Fact>
       <Fact label="Triggered">
@@ -83,10 +83,12 @@ function Parents({ attempt }: { attempt: Attempt }) {
         );
       })}
       {attempt.parents.filter((parent) => parent.role === 'dam').length > 1 && (
-        <p className="mt-2 text-note text-quiet">More than one female is possible: the young are kept as of uncertain mother.</p>
+        <p className="mt-2 text-note text-quiet">More than one female: the mother is kept as uncertain.</p>
       )}
       {attempt.inbreeding !== null && (
-        <Fact label="The young’s inbreeding">{attempt.inbreeding < 0.0005 ? 'none known' : showPercent(attempt.inbreeding)}</Fact>
+        <Fact label="Inbreeding of their fry">
+          {attempt.inbreeding < 0.0005 ? 'none known' : showPercent(attempt.inbreeding)}
+        </Fact>
       )}
     </Panel>
   );
@@ -105,7 +107,7 @@ export function AttemptPage({ OverStock }: { OverStock: ComponentType<{ speciesK
   const [sheet, setSheet] = useState<'trigger' | 'clutch' | 'end' | 'days' | null>(null);
   const close = () => setSheet(null);
   return (
-    <Loaded reply={reply} what="the attempt">
+    <Loaded reply={reply} what="the spawning">
       {(attempt) => {
         const kind = species.data?.find((candidate) => candidate.key === attempt.speciesKey);
         const seen = kind?.start === 'born' ? 'Young born' : kind?.start === 'carried' ? 'Carrying seen' : 'Eggs seen';
@@ -200,7 +202,7 @@ export function AttemptPage({ OverStock }: { OverStock: ComponentType<{ speciesK
             {worked && (
               <section aria-label="The last that worked" className="mt-4 border border-rule bg-sheet px-4 py-3">
                 <h2 className="mb-1">
-                  This one, and the last that worked:{' '}
+                  Compared with the last one that worked:{' '}
                   <Link to={`/spawns/${worked.id}`} className="link">
                     {worked.name}
                   </Link>
@@ -230,7 +232,7 @@ export function AttemptPage({ OverStock }: { OverStock: ComponentType<{ speciesK
                 />
               )}
             </Dialog>
-            <Dialog title="End the attempt" about={attempt.name} open={sheet === 'end'} onClose={close}>
+            <Dialog title="End the spawning" about={attempt.name} open={sheet === 'end'} onClose={close}>
               <EndForm attempt={attempt} spawned={attempt.broodIds.length > 0} done={close} />
             </Dialog>
           </>

@@ -147,7 +147,7 @@ function Sheet({ attempt }: { attempt: Attempt }) {
         {recipe.firstIn === 'together'
           ? 'all together'
           : `the ${recipe.firstIn} first, the others ${recipe.daysAhead} days later`}
-        . The walk asks for it on its day, and logs the move.
+        . It’s on your walk that day; ticking it logs the move.
       </p>
     </>
   );
@@ -158,7 +158,7 @@ export function SetUpSheet() {
   const { attemptId = '' } = useParams();
   const reply = useGet('attempt', { params: { attemptId } });
   return (
-    <Loaded reply={reply} what="the attempt">
+    <Loaded reply={reply} what="the spawning">
       {(attempt) => <Sheet attempt={attempt} />}
     </Loaded>
   );

@@ -25,22 +25,22 @@ export function nextSentence(
       ? `Condition them from ${day(conditioningFrom)}${recipe.diet ? `: ${recipe.diet}` : ''}.`
       : setUpOn
         ? `Set up and move the parents in on ${day(setUpOn)}.`
-        : `The tank is taken from ${day(attempt.from)}.`;
+        : `The tank is reserved from ${day(attempt.from)}.`;
   if (state === 'conditioning') return `Conditioning goes on${setUpOn ? ` until ${day(setUpOn)}, then the parents go in` : ''}.`;
   if (state === 'set up')
     return triggerOn === null
-      ? 'No trigger is planned: look at first light, and log what you see.'
+      ? 'No trigger planned. Look at first light and log what you see.'
       : triggerOn > today
-        ? `They settle; the trigger is on ${day(triggerOn)}.`
-        : 'The trigger is due: log it when it is done.';
+        ? `Let them settle; the trigger is on ${day(triggerOn)}.`
+        : 'The trigger is due. Log it when you’ve done it.';
   if (state === 'triggered' && triggered) {
     const at = houseDay(triggered.to, timeZone);
     const [soon, late] = [addDays(at, Math.floor(triggerDays[0])), addDays(at, Math.ceil(triggerDays[1]))];
     const stop = recipe.stopAfterDays === null ? null : addDays(at, recipe.stopAfterDays);
     if (stop && stop <= today)
-      return `Nothing was seen by the decision day: ${recipe.nextLever ? `try ${LEVER_WORDS[recipe.nextLever].toLowerCase()}` : 'rest them, or change one thing'}, or end it.`;
-    if (late < today) return 'Eggs are later than usual: look once more, then decide.';
-    return `Eggs are likely ${formatDayRange(soon < today ? today : soon, late, today)}: look at first light${firstLight ? `, ${firstLight},` : ''} and at dusk.`;
+      return `No eggs by the decision day: ${recipe.nextLever ? `try ${LEVER_WORDS[recipe.nextLever].toLowerCase()}` : 'rest them, or change one thing'}, or end it.`;
+    if (late < today) return 'Eggs are later than usual. Look once more, then decide.';
+    return `Expect eggs ${formatDayRange(soon < today ? today : soon, late, today)}. Look before lights-on${firstLight ? ` (${firstLight})` : ''} and again at dusk.`;
   }
   if (state === 'spawning' || state === 'with a brood') return null;
   return null;

@@ -43,7 +43,7 @@ function Weighed({ records, speciesKey, usual }: { records: Reply<'evidence'>; s
   return (
     <>
       <div className="mb-3 grid gap-4 sm:grid-cols-2 lg:grid-cols-[1.2fr_1fr_1fr_1fr]">
-        <SelectField label="Worked means" value={outcome} onChange={(event) => setOutcome(event.target.value as Outcome)}>
+        <SelectField label="Counts as success" value={outcome} onChange={(event) => setOutcome(event.target.value as Outcome)}>
           {OUTCOMES.map((one) => (
             <option key={one} value={one}>
               {OUTCOME_WORDS[one]}
@@ -68,10 +68,10 @@ function Weighed({ records, speciesKey, usual }: { records: Reply<'evidence'>; s
           />
         )}
         <SelectField
-          label="False claims accepted"
+          label="Chance of a false alarm"
           value={level}
           onChange={(event) => setLevel(event.target.value)}
-          hint="of all that is claimed"
+          hint="of everything said to work"
         >
           {LEVELS.map((one) => (
             <option key={one} value={one}>
@@ -85,55 +85,54 @@ function Weighed({ records, speciesKey, usual }: { records: Reply<'evidence'>; s
           <b>
             {weighed.worked} of {weighed.tried}
           </b>{' '}
-          attempts {OUTCOME_WORDS[outcome]}
-          {weighed.tried < records.length && `; ${records.length - weighed.tried} cannot be judged yet`}.{' '}
+          spawnings {OUTCOME_WORDS[outcome]}
+          {weighed.tried < records.length && `; ${records.length - weighed.tried} too early to judge`}.{' '}
           {claims === 0
-            ? 'Nothing can be claimed yet; what leans is shown first.'
+            ? 'Nothing is sure yet. The likeliest come first.'
             : claims === 1
-              ? 'One thing may be claimed.'
-              : `${claims} things may be claimed.`}
+              ? 'One thing makes a difference.'
+              : `${claims} things make a difference.`}
         </p>
       )}
       {next && last && (
         <Notice look="deep" className="mb-3 flex flex-wrap items-center justify-between gap-3">
           <span>
-            <b>Which next:</b> {next.words}
+            <b>Try next:</b> {next.words}
           </span>
           {house.may('keeper') && (
             <ButtonLink
               to={`/spawns/recipes/new?from=${last.id}&set=${encodeURIComponent(next.factor)}=${next.set ? 'yes' : 'no'}`}
             >
-              Make a recipe of it
+              Make it a recipe
             </ButtonLink>
           )}
         </Notice>
       )}
-      <ul className="border-t border-ink" aria-label="What was tried, the surest first">
+      <ul className="border-t border-ink" aria-label="What you tried, the surest first">
         {shown.map((row) => (
           <EvidenceLine key={row.factor} row={row} />
         ))}
       </ul>
       {weighed && weighed.rows.length === 0 && (
         <Empty title="Nothing to compare yet">
-          Every attempt was alike in what is recorded, or none is over. Change one thing, and it can be weighed.
+          Your spawnings were all alike so far, or none has ended. Change one thing next time.
         </Empty>
       )}
       {weighed && (few > 0 || telling.length > 9 || showAll) && (
         <LinkButton className="mt-2" onClick={() => setShowAll(!showAll)}>
           {showAll
-            ? 'Only what was tried often enough'
-            : `Show all ${rows.length}${few > 0 ? `, ${few} of them tried too seldom to say` : ''}`}
+            ? 'Only what you tried often enough'
+            : `Show all ${rows.length}${few > 0 ? `, ${few} of them tried too rarely to tell` : ''}`}
         </LinkButton>
       )}
       <section aria-label="All at once" className="mt-5">
         <LinkButton onClick={() => setIsSeveral(!isSeveral)} aria-expanded={isSeveral}>
-          {isSeveral ? 'Hide all factors at once' : 'All factors at once, beside each other'}
+          {isSeveral ? 'Hide the comparison' : 'Compare everything at once'}
         </LinkButton>
         {isSeveral && several && <SeveralPlot several={several} />}
       </section>
       <p className="mt-4 text-note text-quiet">
-        Belief against record: full moon and new moon are among the factors like everything else, worked out from the hour.
-        Attempts:{' '}
+        The moon is in here too, worked out from the hour. All spawnings:{' '}
         <Link to={`/spawns?species=${speciesKey}`} className="link">
           the list
         </Link>
@@ -162,8 +161,8 @@ export function EvidencePage() {
           return (
             <>
               <PageHead title="What worked" />
-              <Empty title="No attempt yet" action={<ButtonLink to="/spawns/new">Start an attempt</ButtonLink>}>
-                Every attempt that is logged, also those that failed, is weighed here.
+              <Empty title="No spawnings yet" action={<ButtonLink to="/spawns/new">Plan a spawning</ButtonLink>}>
+                Every spawning you log is compared here, the failures too.
               </Empty>
             </>
           );

@@ -1,4 +1,5 @@
 import { factorWords, sureWords, type EvidenceRow } from '@freshet/core/spawning';
+import { inARow } from '@freshet/core/time';
 import { inUnits } from '@freshet/core/units';
 import { showPercent, useHouse } from '../../data';
 import { Why } from '../../ui';
@@ -60,15 +61,15 @@ export function EvidenceLine({ row }: { row: EvidenceRow }) {
           inputs={[
             { label: withWords, value: `${row.with.successes} of ${row.with.trials}` },
             { label: withoutWords, value: `${row.without.successes} of ${row.without.trials}` },
-            { label: 'Chance alone would give this split', value: row.p === null ? 'cannot be said' : showPercent(row.p) },
-            { label: 'Corrected for all that was looked at', value: row.q === null ? 'cannot be said' : showPercent(row.q) },
+            { label: 'Could be chance alone', value: row.p === null ? 'can’t tell' : showPercent(row.p) },
+            { label: 'Corrected for all that was looked at', value: row.q === null ? 'can’t tell' : showPercent(row.q) },
           ]}
-          formula="Each share by its own tally; how likely one lies above the other; Fisher’s exact test, corrected for the number of factors looked at."
+          formula="How likely one share is above the other, and Fisher’s exact test, corrected for how many things were compared."
           notes={[
-            'In your tanks, with your fish: others may find otherwise.',
+            'In your tanks, with your fish. Others may find something else.',
             ...(row.together.length > 0
               ? [
-                  `Always stood together with: ${row.together.map((name) => factorWords(name).label.toLowerCase()).join(', ')}. Nothing tells them apart until they are tried one without the other.`,
+                  `Always stood together with: ${row.together.map((name) => factorWords(name).label.toLowerCase()).join(', ')}. Try one without the other to tell them apart.`,
                 ]
               : []),
           ]}
@@ -81,12 +82,12 @@ export function EvidenceLine({ row }: { row: EvidenceRow }) {
               .slice(0, 2)
               .map((name) => factorWords(name).label.toLowerCase())
               .join(', ')}
-            ; may only stand for it
+            ; it could be that instead
           </span>
         )}
         {row.together.length > 0 && (
           <span className="block text-note font-normal text-quiet">
-            always together with {row.together.map((name) => factorWords(name).label.toLowerCase()).join(', ')}
+            you always had {inARow(row.together.map((name) => factorWords(name).label.toLowerCase()))} too, so it could be that
           </span>
         )}
       </span>

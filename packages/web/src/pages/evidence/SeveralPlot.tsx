@@ -19,7 +19,7 @@ export function SeveralPlot({ several }: { several: Several }) {
   const x = (value: number) => 220 + ((width - 300) / 2) * (1 + value / reach);
   return (
     <div className="overflow-x-auto">
-      <svg width={width} height={26 + shown.length * 22} role="img" aria-label="All factors at once, the surest first">
+      <svg width={width} height={26 + shown.length * 22} role="img" aria-label="Everything compared, the surest first">
         <line x1={x(0)} x2={x(0)} y1={4} y2={10 + shown.length * 22} stroke="var(--edge)" />
         {shown.map(({ name, logOdds, sd, probPositive }, i) => (
           <g key={name} transform={`translate(0 ${8 + i * 22})`}>

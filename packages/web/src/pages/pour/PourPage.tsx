@@ -62,7 +62,7 @@ function PourRow({ pour, walks, day }: { pour: Pour; walks: readonly Chore[]; da
             {done ? '✓' : ''}
           </button>
         ) : (
-          <span className="grid size-11 shrink-0 place-items-center text-quiet" title="goes on beside the main food">
+          <span className="grid size-11 shrink-0 place-items-center text-quiet" title="as well as the main food">
             +
           </span>
         )}
@@ -72,7 +72,7 @@ function PourRow({ pour, walks, day }: { pour: Pour; walks: readonly Chore[]; da
           </Link>{' '}
           <span className="text-note text-quiet">
             {walks.length > 1 && given > 0 && !done ? `${given} of ${walks.length} walks given ` : ''}
-            {pour.insteadOf ? `in place of ${FOOD_NAMES[pour.insteadOf]}` : chore ? '' : 'beside the main food'}
+            {pour.insteadOf ? `instead of ${FOOD_NAMES[pour.insteadOf]}` : chore ? '' : 'as well as the main food'}
           </span>
         </span>
         <b className="tabular-nums">{each}</b>
@@ -122,13 +122,11 @@ export function PourPage() {
               }
             />
             {vessels.length === 0 && unfed.length === 0 && (
-              <Empty title="Nothing to pour today">
-                When a culture is ripe and young eat of it, how much goes where shows here.
-              </Empty>
+              <Empty title="Nothing to pour today">When a culture is ripe you’ll see how much goes to which tank.</Empty>
             )}
             {unfed.length > 0 && (
               <section className="mb-4 border-l-[5px] border-l-rust bg-rust-wash px-4 py-2">
-                <h2 className="text-code">Not enough is ripe</h2>
+                <h2 className="text-code">Not enough ripe</h2>
                 {[...new Set(unfed.map(({ food }) => food))].map((food) => {
                   const own = unfed.filter((one) => one.food === food);
                   const [first] = own;
@@ -146,7 +144,7 @@ export function PourPage() {
                       ))}
                       .{' '}
                       {first?.next &&
-                        `${first.next.name} may be ready from ${formatInstant(first.next.from, house.today, house.timeZone).replace(' 00:00', '')}. `}
+                        `${first.next.name} could be ready from ${formatInstant(first.next.from, house.today, house.timeZone).replace(' 00:00', '')}. `}
                       Until then {first?.bridge}.
                     </p>
                   );
@@ -180,7 +178,7 @@ export function PourPage() {
             </div>
             {spare.length > 0 && (
               <section className="mt-4">
-                <h2 className="mb-1 text-code">Ripe, and nobody takes it today</h2>
+                <h2 className="mb-1 text-code">Ripe, not needed today</h2>
                 <ul className="border-t border-ink bg-sheet px-3">
                   {spare.map(({ cultureId, name, mayTakeMl, over }) => (
                     <li key={cultureId} className="flex flex-wrap gap-x-3 border-b border-rule py-1.5">
@@ -196,7 +194,7 @@ export function PourPage() {
             )}
             {house.may('sitter') && used.length > 0 && (
               <p className="mt-3 text-note text-quiet">
-                A tap says it was poured; the round knows it too. After the meal say what you saw, and the next ration follows.
+                Tap when you’ve poured; it’s ticked on your walk too. After the meal, say what you saw.
               </p>
             )}
           </>

@@ -49,8 +49,7 @@ export function DeathForm({ life, done }: { life: Life; done: () => void }) {
         </div>
       ))}
       <p className="text-note text-quiet">
-        More than one, or another cause: “loss” beside the animals. Several at once: test the water, and look at what the tank
-        touches.
+        More than one, or another cause? Use “loss” beside the animals. If several died at once, test the water.
       </p>
     </div>
   );

@@ -18,10 +18,10 @@ const NEXT: Record<Life['readiness']['state'], readonly TankEventKind[]> = {
   disinfected: ['rinsed'],
 };
 const BASIS = {
-  zeros: 'by the run of zeros so far',
-  curve: 'by how the curves fall',
-  usual: 'as starts usually go: 4 to 8 weeks',
-  rest: 'by its days of rest',
+  zeros: 'from your tests so far',
+  curve: 'from how fast the readings fall',
+  usual: 'usually 4 to 8 weeks',
+  rest: 'after its rest',
 } as const;
 
 /** Is the tank ready, why not, and what would make it so? */
@@ -51,7 +51,7 @@ export function ReadinessPanel({
       aside={
         <Why
           about="Readiness"
-          formula="Set up → filled and cycling → ready → in use → emptied → refilled and resting, or disinfected → rinsed → ready. A start counts as done once ammonia and nitrite show nothing for the days set, while the filter is fed."
+          formula="Fill, cycle, ready, in use, empty, refill, rest, ready again. A new tank is ready once ammonia and nitrite stay at zero for your set days while you feed the filter."
           source="docs/sources.md#readiness"
         />
       }
@@ -59,11 +59,11 @@ export function ReadinessPanel({
       <p>
         <b>{STATE_WORDS[readiness.state].charAt(0).toUpperCase() + STATE_WORDS[readiness.state].slice(1)}</b>
         {readiness.since && <span className="text-quiet"> since {formatDay(readiness.since, house.today)}</span>}
-        {readiness.ready && readiness.state !== 'inUse' && <span className="text-quiet">; stock may go in</span>}
+        {readiness.ready && readiness.state !== 'inUse' && <span className="text-quiet">; you can stock it</span>}
       </p>
       {quarantine && (
         <p className="text-rust">
-          Quarantine{quarantine.endsOn ? ` until ${formatDay(quarantine.endsOn, house.today)}` : ': nobody has come yet'}
+          Quarantine{quarantine.endsOn ? ` until ${formatDay(quarantine.endsOn, house.today)}` : ': empty so far'}
         </p>
       )}
       {readiness.hindrances.map(({ what, remedy }) => (
@@ -89,7 +89,7 @@ export function ReadinessPanel({
               {EVENT_WORDS[kind]}
             </LinkButton>
           ))}
-          <LinkButton onClick={openEvent}>Other or earlier</LinkButton>
+          <LinkButton onClick={openEvent}>Something else, or earlier</LinkButton>
           {house.may('keeper') && <LinkButton onClick={openEquipment}>Equipment</LinkButton>}
         </div>
       )}

@@ -31,7 +31,7 @@ function LivesHere({ life, open }: { life: Life; open: (sheet: Sheet) => void })
   const may = house.may('sitter');
   return (
     <Panel title="Lives here">
-      {life.lots.length === 0 && life.cultures.length === 0 && <p className="text-quiet">Nobody.</p>}
+      {life.lots.length === 0 && life.cultures.length === 0 && <p className="text-quiet">Empty.</p>}
       {life.lots.map((lot) => (
         <div key={lot.id} className="border-b border-rule py-1.5">
           <div className="flex items-start gap-2.5">
@@ -111,7 +111,7 @@ function Measures({ tank, rack, level }: { tank: Tank; rack: Rack; level: number
         ]}
         formula="Inner length × inner width × height of the water. Weight: glass at 2.5 kg per litre, water at 1 kg per litre, substrate."
         source="docs/sources.md#tank-load"
-        notes={['A full rack can exceed a domestic floor; ask a qualified person.']}
+        notes={['A full rack can be too much for a floor at home; ask someone qualified.']}
       />
       {'; '}
       {[
@@ -141,7 +141,7 @@ function Chores({ tankId }: { tankId: string }) {
           <ChoreRow key={chore.key} chore={chore} stop={stop} day={round.data?.day ?? ''} ahead={false} />
         ))
       ) : (
-        <p className="text-quiet">Nothing to do here today.</p>
+        <p className="text-quiet">Nothing extra today.</p>
       )}
     </Panel>
   );
@@ -161,7 +161,7 @@ const TITLES = {
   stock: 'Record stock',
   change: 'Water change',
   death: 'Found dead',
-  regime: 'Change regime',
+  regime: 'Water-change routine',
   equipment: 'Equipment',
   event: 'Done to the tank',
   place: 'Move the tank',
@@ -237,7 +237,7 @@ export function TankPage() {
       {(data) => {
         const found = find(data, tankId);
         const life = lives.data?.find((candidate) => candidate.tankId === tankId);
-        if (!found) return <Empty title="There is no such tank">It may have been taken back.</Empty>;
+        if (!found) return <Empty title="There’s no such tank">It may have been undone.</Empty>;
         const open = life?.attempts.filter((attempt) => attempt.from <= house.today) ?? [];
         return (
           <>
@@ -263,7 +263,7 @@ export function TankPage() {
               {house.may('keeper') && (
                 <>
                   <Button onClick={() => setSheet({ kind: 'stock' })}>Record stock</Button>
-                  <Button onClick={() => void navigate(`/spawns/new?tank=${tankId}`)}>Start an attempt</Button>
+                  <Button onClick={() => void navigate(`/spawns/new?tank=${tankId}`)}>Plan a spawning</Button>
                   <Button onClick={() => setSheet({ kind: 'place' })}>Move the tank</Button>
                 </>
               )}

@@ -10,9 +10,9 @@ export function TightLine({ life }: { life: Pick<Reply<'tankLife'>[number], 'tig
   return (
     <p className="border-b border-rule py-2">
       <Link to="/growout" className="link">
-        {tightOn <= house.today ? 'Tight now' : `Tight from ${formatDay(tightOn, house.today)}`}
+        {tightOn <= house.today ? 'Getting full' : `Full from ${formatDay(tightOn, house.today)}`}
       </Link>
-      {fullOn && (fullOn <= house.today ? ', too full' : `, full ${formatDay(fullOn, house.today)}`)}
+      {fullOn && (fullOn <= house.today ? ', too full now' : `, full ${formatDay(fullOn, house.today)}`)}
     </p>
   );
 }

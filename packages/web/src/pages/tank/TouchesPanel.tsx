@@ -32,13 +32,13 @@ export function TouchesPanel({ room, tankId, code }: { room: Reply<'room'>; tank
     : [];
   const lines = [
     shared.length > 0 && `Water shared by sump ${rack?.sump ?? ''}: ${inFew(shared)}`,
-    above.length > 0 && `Drips on it: ${inFew(above)}`,
-    below.length > 0 && `It drips on: ${inFew(below)}`,
-    `Tools: ${rack?.tools ?? (rack?.quarantine ? 'its own' : 'the house’s')}`,
+    above.length > 0 && `Dripped on by: ${inFew(above)}`,
+    below.length > 0 && `Drips onto: ${inFew(below)}`,
+    `Tools: ${rack?.tools ?? (rack?.quarantine ? 'its own' : 'shared')}`,
   ].filter(Boolean);
   return (
     <Panel
-      title="What it touches"
+      title="What it shares"
       aside={
         <Link to={`/room/exposure?tank=${tankId}`} className="link" aria-label={`Illness seen in ${code}`}>
           illness seen here?

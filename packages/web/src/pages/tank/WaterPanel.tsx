@@ -15,7 +15,7 @@ const DAY_MS = 86_400_000;
 const STEP_MS = 5 * 60_000;
 type Readings = Reply<'readings'>;
 
-/** What the regime does to nitrate, in words. */
+/** What this routine does to nitrate, in words. */
 function RegimeLine({ tankId, open }: { tankId: string; open: () => void }) {
   const house = useHouse();
   const reply = useGet('tankRegime', { params: { tankId } });
@@ -44,7 +44,7 @@ function RegimeLine({ tankId, open }: { tankId: string; open: () => void }) {
             )}
           </>
         ) : (
-          <span className="text-quiet">No change regime set.</span>
+          <span className="text-quiet">No water-change routine yet.</span>
         )}
         {last && (
           <span className="text-quiet">
@@ -61,23 +61,23 @@ function RegimeLine({ tankId, open }: { tankId: string; open: () => void }) {
       {forecast && production && (
         <p className={forecast.exceedsOn ? 'text-rust' : undefined}>
           {forecast.exceedsOn && forecast.exceedsOn <= house.today
-            ? `Nitrate is above ${formatNumber(regime?.ceilingPpm ?? 0)} mg/L: change more, or more often.`
+            ? `Nitrate is above ${formatNumber(regime?.ceilingPpm ?? 0)} mg/L. Change more, or more often.`
             : forecast.exceedsOn
               ? `Nitrate goes above ${formatNumber(regime?.ceilingPpm ?? 0)} mg/L on ${formatDay(forecast.exceedsOn, house.today)}.`
               : regime?.ceilingPpm
-                ? `It holds nitrate under ${formatNumber(regime.ceilingPpm)} mg/L for the next four weeks.`
-                : 'No ceiling is set.'}{' '}
+                ? `Nitrate stays under ${formatNumber(regime.ceilingPpm)} mg/L for the next four weeks.`
+                : 'No nitrate limit set.'}{' '}
           <Why
-            about="What the regime does to nitrate"
+            about="What this routine does to nitrate"
             inputs={[
               { label: 'Comes into the water each day', value: `${formatNumber(production.ppmPerDay)} mg/L` },
               { label: 'Fitted over', value: `${production.stretches} stretches between readings` },
               { label: 'In the new water', value: `${formatNumber(sourcePpm)} mg/L` },
               ...(forecast.smallestFraction === null
                 ? []
-                : [{ label: 'Least change that holds the ceiling', value: share(forecast.smallestFraction) }]),
+                : [{ label: 'Smallest change that keeps to the limit', value: share(forecast.smallestFraction) }]),
             ]}
-            formula="Between two readings nitrate grows by an equal amount a day and is diluted by each change that was logged; the amount that fits the readings best is carried on under the regime."
+            formula="Nitrate is taken to rise evenly between readings and to be diluted by each logged change. The rate that fits best is carried on."
             source="docs/sources.md#dilution"
           />
         </p>
@@ -147,7 +147,7 @@ function Doubts({ readings }: { readings: Readings }) {
       return (
         earlier && (
           <p key={later.id} className="mt-2 border-l-4 border-amber-line bg-amber-wash px-3 py-1.5">
-            {label}: {say(earlier)} and {say(later)} within hours cannot both be right. Measure again, calibrate first.
+            {label}: {say(earlier)} and {say(later)} within hours can’t both be right. Calibrate, then measure again.
           </p>
         )
       );
@@ -183,7 +183,7 @@ function SteadyLine({
       {swing.week !== null && `${swing.day === null ? 'Swings by' : ','} ${show(swing.week)} in a week`}.
       {!unsteady && cooled && ` It is cooled by ${show(nightDropC)} at night on purpose.`}
       {unsteady &&
-        ` More than ${show(limit)} a day is much${hasYoung ? ' for young' : ''}${cooled ? `, with the ${show(nightDropC)} it is cooled at night` : ''}: look at heater, lid and room${cooled || quantity !== 'tempC' ? '' : '; one that is cooled at night on purpose is set so under Equipment'}.`}
+        ` More than ${show(limit)} a day is a lot${hasYoung ? ' for young' : ''}${cooled ? `, with the ${show(nightDropC)} it is cooled at night` : ''}: look at heater, lid and room${cooled || quantity !== 'tempC' ? '' : '; one that is cooled at night on purpose is set so under Equipment'}.`}
     </p>
   );
 }
@@ -241,9 +241,7 @@ export function WaterPanel({
           return (
             <>
               {data.length === 0 && !probeC ? (
-                <p className="text-quiet">
-                  Nothing measured in the last six weeks. Log a temperature, and hatches are worked out from it.
-                </p>
+                <p className="text-quiet">Nothing measured in the last six weeks. Log a temperature to get hatch dates.</p>
               ) : (
                 <Newest readings={data} probeC={probeC} chosen={quantity} choose={setQuantity} />
               )}

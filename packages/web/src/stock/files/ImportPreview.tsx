@@ -74,7 +74,7 @@ export function ImportPreview({
             checked={leaveOut}
             onChange={(event) => setLeaveOut(event.target.checked)}
           />
-          Leave the wrong rows out and take the others over
+          Import the rest without these rows
         </label>
       )}
       <div className="mt-3 flex flex-wrap gap-3">
@@ -83,13 +83,13 @@ export function ImportPreview({
           disabled={busy || lots.length === 0 || (wrong.length > 0 && !leaveOut)}
           onClick={() => {
             setBusy(true);
-            void log('importLots', { id: id.current, lots }, `${lots.length} lots taken over`).then((taken) => {
+            void log('importLots', { id: id.current, lots }, `${lots.length} lots imported`).then((taken) => {
               setBusy(false);
               if (taken) done();
             });
           }}
         >
-          {wrong.length > 0 && !leaveOut ? 'Nothing is taken over yet' : `Take ${lots.length} over`}
+          {wrong.length > 0 && !leaveOut ? 'Nothing imported yet' : `Take ${lots.length} over`}
         </Button>
         <Button onClick={back}>Another file</Button>
       </div>

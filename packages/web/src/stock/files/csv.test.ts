@@ -115,7 +115,7 @@ describe('a file of lots', () => {
     });
     expect(bad).toMatchObject({ line: 3, value: null });
     expect(bad?.problems.map(({ column, message }) => `${column}: ${message}`).sort()).toEqual([
-      'males: two is no number of animals.',
+      'males: two isn’t a number of animals.',
       'proven: Say yes, or leave it empty.',
       'since: Give a day, 2026-03-09.',
       'species: There is no species "pike".',
@@ -152,7 +152,7 @@ describe('a file of a pedigree', () => {
   it('says by row and column what is wrong', () => {
     const read = parsePedigreeCsv('id,sire,dam\na,b,c\na,a:0.7|x:0.6,\n,b,c\ne,e,y:2');
     expect(read.flatMap(({ line, problems }) => problems.map(({ column, message }) => `${line} ${column}: ${message}`))).toEqual([
-      '3 id: "a" stands above already.',
+      '3 id: "a" is in the file twice.',
       '3 sire: The chances add up to more than 1.',
       '3 sire: It cannot be its own parent.',
       '4 id: An animal needs a name.',

@@ -156,7 +156,7 @@ function readRow(
       const path = v.getDotPath(issue) ?? '';
       problems.push({
         column: COLUMN_OF[path] ?? path,
-        message: path.startsWith('heads') ? `${cell(COLUMN_OF[path] ?? 'males')} is no number of animals.` : issue.message,
+        message: path.startsWith('heads') ? `${cell(COLUMN_OF[path] ?? 'males')} isn’t a number of animals.` : issue.message,
       });
     }
   else if (tankId === null && parsed.output.heads.males + parsed.output.heads.females + parsed.output.heads.unsexed > 0)
@@ -177,7 +177,7 @@ export function parseLotCsv(file: string, known: Known): ReadRow<NewLot>[] {
   return data.map((cells, i) => {
     const { value, problems } = readRow(cells, known);
     const id = cells.id?.trim() ?? '';
-    if (id && seen.has(id)) problems.push({ column: 'id', message: 'This id stands above already.' });
+    if (id && seen.has(id)) problems.push({ column: 'id', message: 'This id is in the file twice.' });
     seen.add(id);
     return {
       line: i + 2,

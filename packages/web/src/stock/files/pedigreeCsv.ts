@@ -66,7 +66,7 @@ export function parsePedigreeCsv(file: string): ReadRow<PedigreeRow>[] {
     const id = cells.id?.trim() ?? '';
     if (!id) problems.push({ column: 'id', message: 'An animal needs a name.' });
     else if (id.length > 80) problems.push({ column: 'id', message: 'At most 80 characters.' });
-    else if (seen.has(id)) problems.push({ column: 'id', message: `"${id}" stands above already.` });
+    else if (seen.has(id)) problems.push({ column: 'id', message: `"${id}" is in the file twice.` });
     seen.add(id);
     const sires = readSide(cells.sire ?? '', 'sire', problems);
     const dams = readSide(cells.dam ?? '', 'dam', problems);

@@ -122,7 +122,7 @@ export function CrossPanel({ speciesKey, known, animals }: { speciesKey: string;
           aside={
             <Why
               about="What a cross gives"
-              formula="Each egg and each sperm takes either of the parent’s two chromosomes with the same chance; genes are independent of each other; a sex-linked gene goes with its chromosome. Delicate kinds live with the share given, and shares are of those that live."
+              formula="Each egg and sperm gets either of the parent’s two chromosomes, fifty-fifty. Genes are independent; sex-linked ones go with their chromosome. Shares are of those that live."
               source="docs/sources.md#cross"
             />
           }
@@ -144,20 +144,20 @@ export function CrossPanel({ speciesKey, known, animals }: { speciesKey: string;
           )}
           {forecast && forecast.expectedLoss > 0 && (
             <Notice className="mt-2">
-              About <b>{showPercent(forecast.expectedLoss)}</b> of the eggs are lost because they carry a delicate colour twice.
-              Count on that many fewer; the next cross should not repeat it.
+              About <b>{showPercent(forecast.expectedLoss)}</b> of the eggs die because they carry a delicate colour twice. Expect
+              that many fewer, and avoid this cross next time.
             </Notice>
           )}
         </Panel>
       </div>
       <div className="divide-y divide-rule">
-        <Panel title="Does the brood fit?">
+        <Panel title="Does your brood fit?">
           {wrongCount && <p className="font-semibold text-rust">Count in whole animals.</p>}
-          {!test && !wrongCount && <p className="text-quiet">Type what was counted of each kind beside its share.</p>}
+          {!test && !wrongCount && <p className="text-quiet">Enter how many of each you counted.</p>}
           {test && (
             <>
               <p>
-                Chance of a brood no likelier than this:{' '}
+                Chance of a brood this odd or odder:{' '}
                 <b className="text-code">{test.pValue < 0.001 ? 'under 0.1 %' : showPercent(test.pValue)}</b>{' '}
                 <Why
                   about="Does the brood fit the cross?"
@@ -171,8 +171,8 @@ export function CrossPanel({ speciesKey, known, animals }: { speciesKey: string;
               </p>
               <p>
                 {test.pValue < 0.05
-                  ? 'The parents are probably other than thought, or a kind dies early.'
-                  : 'It fits: no reason to doubt the parents.'}
+                  ? 'The parents are probably not the ones you think, or one kind dies early.'
+                  : 'It fits. No reason to doubt the parents.'}
               </p>
             </>
           )}
@@ -189,7 +189,7 @@ export function CrossPanel({ speciesKey, known, animals }: { speciesKey: string;
         </Panel>
         <div className="grid gap-3 px-4 py-3 sm:grid-cols-2">
           <TextField
-            label="Wanted of a kind"
+            label="How many do you want?"
             inputMode="numeric"
             hint="95 % sure"
             value={wantedText}
@@ -197,7 +197,7 @@ export function CrossPanel({ speciesKey, known, animals }: { speciesKey: string;
             onChange={(event) => setWanted(event.target.value)}
           />
           <SelectField
-            label="Sex is made by"
+            label="Sex chromosomes"
             value={system}
             onChange={(event) => {
               const next = event.target.value as SexSystem;
@@ -212,7 +212,7 @@ export function CrossPanel({ speciesKey, known, animals }: { speciesKey: string;
           </SelectField>
         </div>
         <Panel title="Genes of this species">
-          {known.genes.length === 0 && <p className="text-quiet">None named yet; the sum shows one as an example.</p>}
+          {known.genes.length === 0 && <p className="text-quiet">None named yet; this is an example.</p>}
           {known.genes.map((gene) => (
             <p key={gene.locus} className="border-b border-rule py-1">
               <b>{gene.locus}</b> <span className="font-mono">{gene.alleles.join(' > ')}</span>{' '}

@@ -40,12 +40,12 @@ export function DiversityPart({
     : null;
   const verdict =
     held.geneDiversity < COLLAPSE
-      ? 'Near collapse: no further brood without unrelated blood.'
+      ? 'Nearly used up. Bring in unrelated fish before the next brood.'
       : held.geneDiversity < LOW
-        ? 'Running low: bring in unrelated blood soon.'
+        ? 'Running low. Bring in unrelated fish soon.'
         : (now.geneDiversity.at(-1) ?? 1) < LOW
-          ? 'Enough for now; it runs down under this plan.'
-          : 'In good order.';
+          ? 'Enough for now, but this plan runs it down.'
+          : 'In good shape.';
   return (
     <>
       <p
@@ -82,7 +82,7 @@ export function DiversityPart({
         <Fact label={`Without ${label(held.rescuer.id)} and descendants`}>{showPercent(held.rescuer.without)}</Fact>
       )}
       {kind && (
-        <Fact label={`Young inbred by ${showPercent(NEW_BLOOD_AT)} in the mean, so new blood by`}>
+        <Fact label={`Fry inbred by ${showPercent(NEW_BLOOD_AT)} on average. Bring in unrelated fish by`}>
           {newBlood === null
             ? 'not within ten years'
             : newBlood === 0

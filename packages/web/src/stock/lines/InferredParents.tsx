@@ -40,11 +40,11 @@ export function InferredParents({
         Parents at {gene.locus}, by this brood{' '}
         <Why
           about="Likely parents"
-          formula="Every pair of genotypes that fits what the parents look like is as likely as any other to begin with; the brood weighs them by its chance."
+          formula="Every pair of genotypes that fits how the parents look starts equally likely. The brood then makes some likelier."
           source="docs/sources.md#cross"
         />
       </h3>
-      {likely.length === 0 && <p>No parents that look like these can have had such young.</p>}
+      {likely.length === 0 && <p>Parents that look like these can’t have had these young.</p>}
       {likely.slice(0, 3).map(({ sire, dam, probability }) => (
         <p key={`${sire} ${dam}`} className="flex justify-between border-b border-rule py-1">
           <span className="font-mono">

@@ -39,8 +39,8 @@ function Paths({
     () => kinshipWork().findKinPaths(records, first, second, inbreeding),
     [records, first, second, inbreeding],
   );
-  if (!paths) return <p className="text-quiet">Looking for common ancestors …</p>;
-  if (paths.length === 0) return <p>No common ancestor is known.</p>;
+  if (!paths) return <p className="text-quiet">Working out who is related …</p>;
+  if (paths.length === 0) return <p>No common ancestor known.</p>;
   const byAncestor = new Map<string, { sum: number; example: (typeof paths)[number] }>();
   for (const path of paths) {
     const found = byAncestor.get(path.ancestor);
@@ -101,11 +101,11 @@ export function KinshipView({
           <h2>Kinship, %</h2>
           <Why
             about="Kinship"
-            formula="The chance that a gene of one and a gene of the other are copies of one and the same: the inbreeding their young would have. In the diagonal stands the animal’s own inbreeding."
+            formula="The chance that a gene of one and a gene of the other are copies of the same one: the inbreeding of their fry. The diagonal shows each animal’s own."
             source="docs/sources.md#group-kinship"
             notes={[
-              'Founders count as unrelated and not inbred; bought stock may well be related.',
-              'An animal of a group stands for any of it.',
+              'Bought fish count as unrelated and not inbred, though they may not be.',
+              'One animal stands for its whole group.',
             ]}
           />
         </div>
@@ -130,7 +130,7 @@ export function KinshipView({
             <Paths records={records} pair={pair} label={label} inbreeding={kin.inbreeding} />
           </div>
         ) : (
-          <p className="mt-2 text-note text-quiet">Choose a square to see through whom two are related.</p>
+          <p className="mt-2 text-note text-quiet">Tap a square to see how two are related.</p>
         )}
       </div>
       <Panel title="What the line holds">

@@ -6,9 +6,9 @@ import { Panel } from '../../ui';
 function limitWords({ limit, pair }: LimitPrice, label: (id: string) => string, matings: number): string {
   const names = pair ? `${label(pair[0])} and ${label(pair[1])}` : '';
   if (limit === 'matingsPerMale') return `Each male ${matings === 1 ? 'once' : `${matings} times`} at most`;
-  if (limit === 'minCertainty') return 'Only animals whose sex is that sure';
+  if (limit === 'minCertainty') return 'Only animals sexed for sure';
   if (limit === 'onlyReady') return 'Only animals that are ready';
-  if (limit === 'maxInbreeding') return 'No young more inbred than that';
+  if (limit === 'maxInbreeding') return 'Your inbreeding limit';
   return limit === 'keep' ? `Keeping ${names} together` : `Keeping ${names} apart`;
 }
 
@@ -17,13 +17,13 @@ export function LimitPrices({ plan, label, matings }: { plan: PairingPlan; label
   return (
     <Panel title="What the limits cost">
       {plan.prices.length === 0 ? (
-        <p className="text-quiet">Nothing: no limit stands in the way.</p>
+        <p className="text-quiet">Nothing. No limit gets in the way.</p>
       ) : (
         plan.prices.map((price) => (
           <p key={`${price.limit} ${price.pair?.join() ?? ''}`} className="border-b border-rule py-1">
             {limitWords(price, label, matings)}:{' '}
             {price.costs === null ? (
-              <b>makes it impossible; without it {showPercent(price.meanWithout)}</b>
+              <b>rules this out; without it {showPercent(price.meanWithout)}</b>
             ) : (
               <>
                 costs <b>{showPercent(price.costs)}</b>, {showPercent(price.meanWithout)} without it

@@ -29,7 +29,7 @@ export function PairingGrid({
       <table className="border-collapse text-center">
         <thead>
           <tr>
-            <th className="sticky left-0 bg-sheet px-2 text-left text-note font-normal text-quiet">young’s inbreeding, %</th>
+            <th className="sticky left-0 bg-sheet px-2 text-left text-note font-normal text-quiet">inbreeding of fry, %</th>
             {females.map((female) => (
               <th key={female.id} className="max-w-24 px-1 pb-1 text-note font-semibold break-words">
                 {female.label}

@@ -130,11 +130,8 @@ export function PairingView({
   const shown = plan ? (plan.best ?? plan.fewer) : null;
   if (males.length === 0 || females.length === 0)
     return (
-      <Empty title="Nobody to pair">
-        {males.length === 0
-          ? 'No breeder of this species is booked as a male'
-          : 'No breeder of this species is booked as a female'}
-        . Sex some of them first.
+      <Empty title="No pairs to make">
+        {males.length === 0 ? 'No males of this species' : 'No females of this species'}. Sex some of them first.
       </Empty>
     );
   const at = new Map((kin?.ids ?? []).map((id, i) => [id, i]));
@@ -173,7 +170,7 @@ export function PairingView({
             onChange={(event) => setTyped({ ...typed, matings: event.target.value })}
           />
           <TextField
-            label="Sex sure with, %"
+            label="Count as sexed from (%)"
             boxClass="w-36"
             inputMode="numeric"
             error={certainty === null ? '0 to 100.' : undefined}
@@ -181,7 +178,7 @@ export function PairingView({
             onChange={(event) => setTyped({ ...typed, certainty: event.target.value })}
           />
           <TextField
-            label="Young inbred at most, %"
+            label="Inbreeding limit, %"
             boxClass="w-52"
             inputMode="decimal"
             error={inbred === null || inbred > 1 ? '0 to 100.' : undefined}
@@ -221,7 +218,7 @@ export function PairingView({
           aside={
             <Why
               about="Best set of pairs"
-              formula="Of all sets that keep the limits the one whose young are least inbred in the mean: each female once, each male as often as allowed. It is exact; of equals the first by name."
+              formula="The set with the least inbreeding on average, within your limits. Each female once, each male as often as you allow."
               source="docs/sources.md#pairings"
             />
           }
@@ -233,7 +230,7 @@ export function PairingView({
           )}
           {plan && !plan.best && (typed.wanted.trim() !== '' || plan.mostPairs === 0) && (
             <p className="border-l-4 border-rust bg-rust-wash px-3 py-2">
-              {wanted} {wanted === 1 ? 'pair' : 'pairs'} cannot be had under these limits;{' '}
+              {wanted} {wanted === 1 ? 'pair' : 'pairs'} don’t fit these limits;{' '}
               {plan.mostPairs > 0 ? `${plan.mostPairs} can, and ${plan.mostPairs === 1 ? 'is' : 'are'} shown` : 'none can'}.
             </p>
           )}
@@ -245,7 +242,7 @@ export function PairingView({
           {shown && (
             <>
               <p>
-                Young inbred by <b className="text-code">{showPercent(shown.meanInbreeding)}</b> in the mean
+                Fry inbred by <b className="text-code">{showPercent(shown.meanInbreeding)}</b> in the mean
               </p>
               <ul>
                 {[...shown.pairs]

@@ -106,7 +106,7 @@ export function PedigreeView({
     animals.find(({ id }) => records.some((record) => record.id === id && (record.sires?.length ?? 0) > 0))?.id ??
     everybody[0]?.id;
   const kin = useKinshipOf(records, root ? [root] : []);
-  if (!root) return <Empty title="No pedigree yet">Note parents on a card, or let a brood be born here.</Empty>;
+  if (!root) return <Empty title="No pedigree yet">Add parents on a fish’s card, or breed some here.</Empty>;
   const { nodes, rows, depth } = layoutPedigree(records, root, (way, at) => turned[way] ?? at < OPEN_DEPTH);
   const twice = [...repeated(nodes)];
   const box = Math.max(LEAST_BOX, Math.min(200, (width - 24) / (depth + 1) - GAP));
@@ -135,7 +135,7 @@ export function PedigreeView({
           Inbreeding <b className="text-code">{inbreeding === null ? '…' : `${formatNumber(inbreeding * 100)} %`}</b>{' '}
           <Why
             about="Inbreeding"
-            formula="The chance that both copies of a gene come from one copy of an ancestor: the kinship of its parents, over all who they may be."
+            formula="The chance that both copies of a gene come from the same ancestor."
             source="docs/sources.md#group-kinship"
             notes={['Full brothers and sisters as parents give 25 %, half ones 12.5 %, cousins 6.3 %.']}
           />
@@ -203,8 +203,8 @@ export function PedigreeView({
         )}
       </div>
       <p className="mt-1 text-note text-quiet">
-        Sire above, dam below. Dashed: not certain, the likeliest is drawn. A letter: stands in more than one place. Tap a box to
-        fold its ancestors.
+        Father above, mother below. Dashed: not certain, likeliest shown. A letter: appears more than once. Tap a box to fold its
+        ancestors.
       </p>
     </div>
   );

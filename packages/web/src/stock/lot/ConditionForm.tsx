@@ -15,7 +15,7 @@ const SCORES = [
 
 /** A measure with or without its unit. */
 const readMeasure = (field: string, text: string) =>
-  readNumber(field, text.replace(/\s*(mm|g)$/i, ''), `"${text}" is no number.`);
+  readNumber(field, text.replace(/\s*(mm|g)$/i, ''), `"${text}" isn’t a number.`);
 
 /** Condition in two taps: a score, and it is logged; length, weight and signs where there is time. */
 export function ConditionForm({
@@ -98,14 +98,14 @@ export function ConditionForm({
         <TextField
           label="Length, mm"
           inputMode="decimal"
-          hint="may stay empty"
+          hint="can be left empty"
           error={errors.lengthMm?.message}
           {...register('lengthMm')}
         />
         <TextField
           label="Weight, g"
           inputMode="decimal"
-          hint="may stay empty"
+          hint="can be left empty"
           error={errors.weightG?.message}
           {...register('weightG')}
         />
@@ -121,7 +121,7 @@ export function ConditionForm({
           />
         </p>
       )}
-      <p className="text-note text-quiet">Wet hands, wet net; spines and barbs hurt both. Out of the water for seconds only.</p>
+      <p className="text-note text-quiet">Wet your hands and the net. Mind the spines. Out of the water for seconds only.</p>
       <NoteField label="Note" {...register('note')} />
     </EntryFormFrame>
   );

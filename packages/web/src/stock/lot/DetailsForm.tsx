@@ -52,25 +52,25 @@ export function DetailsForm({ lot, caution, done }: { lot: Lot; caution: string 
         <TextField
           label="Name"
           autoFocus
-          hint="Of a single animal, or what the group is called"
+          hint="for one animal, or what you call the group"
           error={errors.name?.message}
           {...register('name')}
         />
         <DayField control={entry.form.control} name="bornOn" towards="past" label="Born on" error={errors.bornOn?.message} />
         <TextField label="Line" error={errors.line?.message} {...register('line')} />
         <TextField label="Generation" error={errors.generation?.message} {...register('generation')} />
-        <TextField label="Grade" hint="As you grade them" error={errors.grade?.message} {...register('grade')} />
+        <TextField label="Grade" hint="your own grade" error={errors.grade?.message} {...register('grade')} />
       </div>
       <NoteField label="Marks" error={errors.marks?.message} {...register('marks')} />
       <NoteField
         label="Papers"
         error={errors.permit?.message}
-        hint={`${caution ? `${caution} ` : ''}Permit, licence, proof of origin. Which species are listed, invasive or need a licence is decided by local law.`}
+        hint={`${caution ? `${caution} ` : ''}like permit, licence, proof of origin. Local law decides which species need them.`}
         {...register('permit')}
       />
       <div className="grid sm:grid-cols-2">
-        {flag('isProven', 'Proven, do not disturb', 'Transfers into or out of its tank warn of it.')}
-        {flag('isRetired', 'Retired', 'Kept, but no longer bred from.')}
+        {flag('isProven', 'Proven, do not disturb', 'you’ll be warned before moves in or out of its tank')}
+        {flag('isRetired', 'Retired', 'kept, but not for breeding')}
       </div>
     </EntryFormFrame>
   );

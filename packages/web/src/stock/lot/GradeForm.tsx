@@ -38,7 +38,7 @@ export function GradeForm({ lotId, done }: { lotId: string; done: () => void }) 
     <div className="flex flex-col gap-4">
       <TextField
         label="Criteria, the most important first"
-        hint="Colour before pattern: the second only decides between equals. Scores are 1 to 5."
+        hint="Colour first; pattern only decides ties. Scores are 1 to 5."
         value={criteria}
         onChange={(event) => setCriteria(event.target.value)}
       />
@@ -123,7 +123,7 @@ export function GradeForm({ lotId, done }: { lotId: string; done: () => void }) 
           . {formatNumber(selection.share * 100)} % kept, intensity <b>{formatNumber(selection.intensity)}</b>{' '}
           <Why
             about="Selection intensity"
-            formula="By how many standard deviations the kept lie above the mean of all, if the best are kept; corrected for small numbers."
+            formula="How far the ones you keep are above the average, in standard deviations, if you keep the best; corrected for small numbers."
             source="docs/sources.md#selection"
           />
         </p>
@@ -131,8 +131,8 @@ export function GradeForm({ lotId, done }: { lotId: string; done: () => void }) 
         <p className="text-quiet">Each animal needs a score of 1 to 5 for each criterion.</p>
       )}
       <p className="text-note text-quiet">
-        The others: sell or give away as what they are, a tank for retired animals, or a humane end by a method that local rules
-        or a vet accept.
+        The rest: sell or give away honestly described, a retirement tank, or a humane end by a method local rules or a vet
+        accept.
       </p>
       <Button
         look="main"

@@ -26,9 +26,9 @@ export function ReadinessChecks({ card }: { card: Card }) {
         </b>{' '}
         <Why
           about="Readiness"
-          formula="Age, size, condition scored within ten days, rest since the last spawning, season and the ratio of the sexes in its tank, against the limits of its species and method."
+          formula="Age, size, condition in the last ten days, rest since spawning, season and sex ratio, against the limits for its species."
           source="docs/sources.md#condition"
-          notes={['Limits are starting points from general husbandry. Unknown is not met: it waits for somebody to look.']}
+          notes={['Limits are general starting points. What isn’t known doesn’t count as ready, so take a look.']}
         />
       </p>
       <ul>
@@ -63,13 +63,13 @@ function RipeLine({ card }: { card: Card }) {
         about="Ripe"
         formula={
           {
-            age: 'The age at which the species breeds, less the age they have.',
-            length: 'The length they have, grown on by the curve of the species to that of its breeders.',
-            both: 'Old enough and, grown on by the curve of the species, long enough: the later of the two.',
+            age: 'Their breeding age minus their age now.',
+            length: 'Their length now, grown on at the usual speed to breeding size.',
+            both: 'Old enough and long enough, whichever comes later.',
           }[ripe.by]
         }
         source="docs/sources.md#condition"
-        notes={[`The brood: ${FIRST_CONDITIONING_DAYS} days of conditioning after the first of them are ripe.`]}
+        notes={[`The brood: ${FIRST_CONDITIONING_DAYS} days of conditioning once the first are mature.`]}
       />
     </p>
   );
@@ -131,7 +131,7 @@ export function ConditionPart({ card }: { card: Card }) {
         <div className="mt-2">
           <p className="text-note">
             {sample.lengthsMm.length} measured on {formatDay(houseDay(sample.at, house.timeZone), house.today)}:{' '}
-            {formatNumber(summariseLengths(sample.lengthsMm).meanMm, 3)} mm in the mean
+            {formatNumber(summariseLengths(sample.lengthsMm).meanMm, 3)} mm on average
           </p>
           <SizeDots lengths={sample.lengthsMm} />
         </div>

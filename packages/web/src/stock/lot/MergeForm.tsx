@@ -19,7 +19,7 @@ export function MergeForm({ lot, done }: { lot: Reply<'lots'>[number]; done: (lo
   if (others.length === 0)
     return (
       <p className="text-quiet">
-        No other lot of this species is in {lot.tankCode ?? 'its tank'}. Move them into one tank first.
+        No other group of this species is in {lot.tankCode ?? 'its tank'}. Move them into one tank first.
       </p>
     );
   return (

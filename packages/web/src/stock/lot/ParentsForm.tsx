@@ -67,7 +67,7 @@ function Side({
           Add one
         </Button>
         {rows.length > 0 && sum < 99.95 && (
-          <span className="text-note text-quiet">The other {Math.round((100 - sum) * 10) / 10} % is an unknown outsider.</span>
+          <span className="text-note text-quiet">The other {Math.round((100 - sum) * 10) / 10} % could be an unknown fish.</span>
         )}
         {sum > 100.05 && <span className="text-note font-semibold text-rust">More than 100 % in all.</span>}
       </div>
@@ -113,9 +113,7 @@ export function ParentsForm({ card, done }: { card: Card; done: () => void }) {
   }
   return (
     <div className="flex flex-col gap-4">
-      {lot.broodId && (
-        <p className="text-quiet">This is said of its whole brood: brothers and sisters share whoever the parents are.</p>
-      )}
+      {lot.broodId && <p className="text-quiet">This goes for the whole brood; brothers and sisters share their parents.</p>}
       <Side title="Sire" rows={sires} options={options} change={setSires} />
       <Side title="Dam" rows={dams} options={options} change={setDams} />
       {problem && (

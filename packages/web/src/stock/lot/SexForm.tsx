@@ -15,9 +15,9 @@ export function SexForm({ lot, done }: { lot: Reply<'lots'>[number]; done: () =>
     done,
   });
   return (
-    <EntryFormFrame entry={entry} action="Book it">
+    <EntryFormFrame entry={entry} action="Save it">
       <p>
-        <b>{totalHeads(lot)}</b> are booked here; say how many are of which sex now.
+        <b>{totalHeads(lot)}</b> here. How many of each sex now?
       </p>
       <HeadsFields form={entry.form} />
     </EntryFormFrame>

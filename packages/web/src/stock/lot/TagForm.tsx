@@ -24,13 +24,7 @@ export function TagForm({ lot, done }: { lot: Reply<'lots'>[number]; done: (lotI
   const { register, formState } = entry.form;
   return (
     <EntryFormFrame entry={entry} action="Give it the name">
-      <TextField
-        label="Name"
-        autoFocus
-        hint="Something to know it by: Torn fin, 0412"
-        error={formState.errors.name?.message}
-        {...register('name')}
-      />
+      <TextField label="Name" autoFocus hint="like Torn fin, 0412" error={formState.errors.name?.message} {...register('name')} />
       <SelectField label="It is" error={formState.errors.sex?.message} {...register('sex')}>
         {there.map(([sex, words]) => (
           <option key={sex} value={sex}>
@@ -39,8 +33,7 @@ export function TagForm({ lot, done }: { lot: Reply<'lots'>[number]; done: (lotI
         ))}
       </SelectField>
       <p className="text-note text-quiet">
-        It becomes a lot of its own with the same parents, stays in its tank, and counts as one of the possible parents of its
-        group’s broods.
+        It gets its own card, keeps its parents and tank, and still counts as a possible parent of its group’s broods.
       </p>
     </EntryFormFrame>
   );

@@ -40,8 +40,8 @@ export function Throwbacks({ card }: { card: Card }) {
             </span>
           ))}{' '}
           <Why
-            about="Who carried it"
-            formula="A recessive that shows came down on both sides: one founder’s copy twice, or copies of two founders. Each is weighed by how often that happens in this pedigree, carriers being one in twenty."
+            about="Who carried it?"
+            formula="A hidden trait that shows came from both sides. Each founder is weighed by how often that happens in this pedigree, with one carrier in twenty."
             source="docs/sources.md#throwback"
           />
         </p>

@@ -65,10 +65,10 @@ function UnsexedOdds({ lot }: { lot: Lot }) {
         ))}
       </div>
       <p className="pt-1 text-note text-quiet">
-        Each animal on its own, as with eggs of many pairs. A brood of one sex breaks that.{' '}
+        Counts each animal separately, as with eggs from many pairs. A brood of one sex breaks that.{' '}
         <Why
           about="Chance of a group"
-          formula="Binomial chances of every number of males that leaves enough of both, added up."
+          formula="Binomial chances, added up over every split that leaves enough of both."
           source="docs/sources.md#group"
         />
       </p>
@@ -88,9 +88,9 @@ function Ratio({ lot }: { lot: Lot }) {
           ({showChance(low95)} to {showChance(high95)})
         </span>
       </Fact>
-      <Fact label="Chance, if both are born alike">{showChance(pValue)}</Fact>
+      <Fact label="Chance if males and females are equally common">{showChance(pValue)}</Fact>
       <p className="pt-1">
-        {pValue < 0.05 ? 'Skewed more than chance explains.' : 'Chance explains this; it is no reason to change anything.'}{' '}
+        {pValue < 0.05 ? 'More uneven than chance explains.' : 'Chance explains this. No need to change anything.'}{' '}
         <Why
           about="Sex ratio"
           formula="Jeffreys interval of the share of males; exact two-sided binomial test against one half."
@@ -105,7 +105,7 @@ function Shift({ lot }: { lot: Lot }) {
   const house = useHouse();
   const shift = findSexShift(lot.speciesKey);
   const [typed, setTyped] = useState('');
-  if (!shift) return <p className="text-quiet">No effect of temperature or water on sex is known of this species.</p>;
+  if (!shift) return <p className="text-quiet">No known effect of temperature or water on sex in this species.</p>;
   const [low, high] = [shift.points[0]?.[0] ?? 0, shift.points.at(-1)?.[0] ?? 1];
   const isWarmth = shift.by === 'tempC';
   const read = isWarmth ? parseQuantity(typed, 'temperature', house.units.temperature) : null;
@@ -154,7 +154,7 @@ function Shift({ lot }: { lot: Lot }) {
           label={`${name} of the first weeks`}
           boxClass="w-48"
           inputMode="decimal"
-          placeholder={`such as ${shownAt((low + high) / 2)}`}
+          placeholder={`like ${shownAt((low + high) / 2)}`}
           value={typed}
           error={share === null ? 'Give a number.' : undefined}
           onChange={(event) => setTyped(event.target.value)}
@@ -166,7 +166,7 @@ function Shift({ lot }: { lot: Lot }) {
         )}
       </div>
       <Notice className="mt-3 text-note">
-        {shift.evidence} A reason to count, not a forecast.{' '}
+        {shift.evidence} a reason to count, not a forecast{' '}
         <Link to={`/broods/record/${lot.speciesKey}`} className="link">
           With your own broods in it
         </Link>
@@ -186,7 +186,7 @@ export default function GroupSexing({ lot }: { lot: Lot }) {
           </Panel>
         )}
         {lot.males + lot.females > 0 && (
-          <Panel title="Is the ratio skewed?">
+          <Panel title="Is the ratio off?">
             <Ratio lot={lot} />
           </Panel>
         )}

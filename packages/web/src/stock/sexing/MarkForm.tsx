@@ -2,7 +2,7 @@ import { useEntryForm } from '../../data';
 import { EntryFormFrame, readNumber, TextField } from '../../ui';
 
 const readShare = (field: string, text: string) => {
-  const value = readNumber(field, text.replace(/\s*%$/, ''), `"${text}" is no share in %.`);
+  const value = readNumber(field, text.replace(/\s*%$/, ''), `"${text}" isn’t a percentage.`);
   return value === null ? Number.NaN : value / 100;
 };
 
@@ -15,7 +15,7 @@ export function MarkForm({ speciesKey, done }: { speciesKey: string; done: () =>
       speciesKey,
       name: values.name.trim(),
       look: values.look.trim(),
-      fromMm: readNumber('fromMm', values.fromMm.replace(/\s*mm$/i, ''), `"${values.fromMm}" is no length.`) ?? 0,
+      fromMm: readNumber('fromMm', values.fromMm.replace(/\s*mm$/i, ''), `"${values.fromMm}" isn’t a length.`) ?? 0,
       pIfMale: readShare('pIfMale', values.pIfMale),
       pIfFemale: readShare('pIfFemale', values.pIfFemale),
     }),
@@ -30,7 +30,7 @@ export function MarkForm({ speciesKey, done }: { speciesKey: string; done: () =>
       <TextField
         label="How to look"
         required
-        hint="In a sentence, so that a helper sees the same."
+        hint="one sentence, so a helper sees the same"
         error={errors.look?.message}
         {...register('look')}
       />
@@ -52,13 +52,13 @@ export function MarkForm({ speciesKey, done }: { speciesKey: string; done: () =>
         <TextField
           label="Shows from, mm"
           inputMode="decimal"
-          hint="Empty: at any length."
+          hint="leave empty for any length"
           error={errors.fromMm?.message}
           {...register('fromMm')}
         />
       </div>
       <p className="text-note text-quiet">
-        Your estimate counts as ten animals of each sex; every animal whose spawning tells its sex corrects it.
+        Your estimate counts as ten animals of each sex. Every animal whose sex is proven by spawning corrects it.
       </p>
     </EntryFormFrame>
   );

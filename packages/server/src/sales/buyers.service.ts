@@ -1,7 +1,7 @@
 import { v7 as newId } from 'uuid';
 import type { BodyOf } from '@freshet/contract/endpoints';
 import type { salesEndpoints } from '@freshet/contract/sales';
-import { OUTLET_WORDS, takingsMonths, type Payment, type Taking } from '@freshet/core/sales';
+import { BUYER_WORDS, takingsMonths, type Payment, type Taking } from '@freshet/core/sales';
 import { houseDay, startOfDay } from '@freshet/core/time';
 import type { LogService, Scope } from '../log';
 import { DomainError, groupBy, type Clock, type Who } from '../platform';
@@ -10,11 +10,11 @@ import type { SalesRepository } from './sales.repository';
 
 type Body<Name extends keyof typeof salesEndpoints> = BodyOf<(typeof salesEndpoints)[Name]>;
 
-const outletWords = (row: Pick<Body<'noteOutlet'>, 'name' | 'kind'> | null) =>
-  row ? `${row.name}, ${OUTLET_WORDS[row.kind]}` : 'nothing';
+const buyerWords = (row: Pick<Body<'noteBuyer'>, 'name' | 'kind'> | null) =>
+  row ? `${row.name}, ${BUYER_WORDS[row.kind]}` : 'nothing';
 
 /** Who fish go to. The log never says who: it is read by others than the keeper, and is kept when somebody is erased. */
-export function createOutlets({
+export function createBuyers({
   clock,
   log,
   species,
@@ -25,73 +25,72 @@ export function createOutlets({
   species: SpeciesService;
   repository: SalesRepository;
 }) {
-  const { outlets } = repository;
+  const { buyers } = repository;
 
-  /** The outlet as it stands; refused when there is none or it was erased. */
-  async function mustHave(scope: Scope, outletId: string) {
-    const outlet = await repository.outlet(scope, outletId);
-    if (!outlet) throw new DomainError('request/invalid', { detail: 'There is no such outlet.', pointer: '#/outletId' });
-    if (outlet.erased) throw new DomainError('request/invalid', { detail: 'This outlet was erased.', pointer: '#/outletId' });
-    return outlet;
+  /** The buyer as it stands; refused when there is none or it was erased. */
+  async function mustHave(scope: Scope, buyerId: string) {
+    const buyer = await repository.buyer(scope, buyerId);
+    if (!buyer) throw new DomainError('request/invalid', { detail: 'There’s no such buyer.', pointer: '#/buyerId' });
+    if (buyer.erased) throw new DomainError('request/invalid', { detail: 'This buyer was erased.', pointer: '#/buyerId' });
+    return buyer;
   }
 
   /** Keeps somebody new in the entry of another write. */
-  async function add(scope: Scope, outletId: string, { kind, name }: Pick<Body<'noteOutlet'>, 'kind' | 'name'>, pays: Payment) {
-    await mustBeNew(scope, outletId, name, '#/newOutlet/name');
-    await outlets.insert(scope, {
+  async function add(scope: Scope, buyerId: string, { kind, name }: Pick<Body<'noteBuyer'>, 'kind' | 'name'>, pays: Payment) {
+    await mustBeNew(scope, buyerId, name, '#/newBuyer/name');
+    await buyers.insert(scope, {
       ...{ contact: null, leastMm: null, perWeek: null, feePercent: null, bagsMost: null, note: null },
-      ...{ id: newId(), entryId: scope.entryId, outletId, kind, name, pays, dates: [], prices: [], erased: false, at: scope.now },
+      ...{ id: newId(), entryId: scope.entryId, buyerId, kind, name, pays, dates: [], prices: [], erased: false, at: scope.now },
     });
   }
 
-  /** Refuses a name that another outlet has. */
-  async function mustBeNew(scope: Scope, outletId: string, name: string, pointer: string): Promise<void> {
-    const same = (await repository.allOutlets(scope)).some(
-      (other) => other.outletId !== outletId && !other.erased && other.name.toLowerCase() === name.toLowerCase(),
+  /** Refuses a name that another buyer has. */
+  async function mustBeNew(scope: Scope, buyerId: string, name: string, pointer: string): Promise<void> {
+    const same = (await repository.allBuyers(scope)).some(
+      (other) => other.buyerId !== buyerId && !other.erased && other.name.toLowerCase() === name.toLowerCase(),
     );
-    if (same) throw new DomainError('request/invalid', { detail: 'There is an outlet of that name already.', pointer });
+    if (same) throw new DomainError('request/invalid', { detail: 'There’s already a buyer of that name.', pointer });
   }
 
   log.declare({
-    outlet: {
+    buyer: {
       apply: async (scope, body) => {
         const { id: _id, version, override: _override, ...row } = body;
-        const before = await repository.outlet(scope, body.outletId);
-        if (before?.erased)
-          throw new DomainError('request/invalid', { detail: 'This outlet was erased.', pointer: '#/outletId' });
-        await log.mustBeNewest(scope, version, before, { theirs: outletWords(before), yours: outletWords(body) });
-        await mustBeNew(scope, body.outletId, body.name, '#/name');
-        await outlets.insert(scope, { ...row, id: newId(), entryId: scope.entryId, erased: false, at: scope.now });
-        return { text: `Outlet ${before ? 'changed' : 'noted'}: ${OUTLET_WORDS[body.kind]}`, subjectId: body.outletId };
+        const before = await repository.buyer(scope, body.buyerId);
+        if (before?.erased) throw new DomainError('request/invalid', { detail: 'This buyer was erased.', pointer: '#/buyerId' });
+        await log.mustBeNewest(scope, version, before, { theirs: buyerWords(before), yours: buyerWords(body) });
+        await mustBeNew(scope, body.buyerId, body.name, '#/name');
+        await buyers.insert(scope, { ...row, id: newId(), entryId: scope.entryId, erased: false, at: scope.now });
+        return { text: `Buyer ${before ? 'changed' : 'added'}: ${BUYER_WORDS[body.kind]}`, subjectId: body.buyerId };
       },
       undo: {
-        tables: [outlets],
+        tables: [buyers],
         async before(scope, entry) {
-          const [row] = await outlets.find(scope, { entryId: entry.id });
+          const [row] = await buyers.find(scope, { entryId: entry.id });
           if (!row) return;
-          if (row.erased) throw new DomainError('log/later-entries', { detail: 'This outlet was erased since.' });
-          const others = await outlets.find(scope, { outletId: row.outletId }, { limit: 2 });
+          if (row.erased) throw new DomainError('log/later-entries', { detail: 'This buyer was erased since.' });
+          const others = await buyers.find(scope, { buyerId: row.buyerId }, { limit: 2 });
           const used =
-            (await repository.sold.find(scope, { outletId: row.outletId }, { limit: 1 })).length > 0 ||
-            (await repository.orders.find(scope, { outletId: row.outletId }, { limit: 1 })).length > 0;
+            (await repository.sold.find(scope, { buyerId: row.buyerId }, { limit: 1 })).length > 0 ||
+            (await repository.orders.find(scope, { buyerId: row.buyerId }, { limit: 1 })).length > 0;
           if (others.length === 1 && used)
             throw new DomainError('log/later-entries', {
-              detail: 'Something was ordered or sold to it since; take that back first.',
+              detail: 'Something was ordered or sold to it since; undo that first.',
             });
         },
       },
     },
-    outletErased: {
+    buyerErased: {
       apply: async (scope, body) => {
-        await mustHave(scope, body.outletId);
-        const open = (await repository.openOrders(scope)).some(({ outletId }) => outletId === body.outletId);
+        await mustHave(scope, body.buyerId);
+        const open = (await repository.openOrders(scope)).some(({ buyerId }) => buyerId === body.buyerId);
         if (open)
           throw new DomainError('request/invalid', {
             detail: 'An order of theirs is still open: hand it over or cancel it first.',
-            pointer: '#/outletId',
+            pointer: '#/buyerId',
           });
-        await repository.eraseOutlet(scope, body.outletId);
-        return { text: 'An outlet was erased; what it took stays without a name', subjectId: body.outletId };
+        await repository.eraseBuyer(scope, body.buyerId);
+        return { text: 'A buyer was erased; what they bought stays without a name', subjectId: body.buyerId };
       },
       undo: {
         tables: [],
@@ -106,15 +105,15 @@ export function createOutlets({
     add,
 
     async list(who: Who) {
-      const [rows, took, kinds] = await Promise.all([repository.allOutlets(who), repository.took(who), species.list(who)]);
+      const [rows, took, kinds] = await Promise.all([repository.allBuyers(who), repository.took(who), species.list(who)]);
       const names = new Map(kinds.map(({ key, commonName }) => [key, commonName]));
-      const tookBy = groupBy(took, ({ outletId }) => outletId);
+      const tookBy = groupBy(took, ({ buyerId }) => buyerId);
       return rows
-        .map(({ outletId, entryId, id: _id, at: _at, ...row }) => {
-          const own = tookBy.get(outletId) ?? [];
+        .map(({ buyerId, entryId, id: _id, at: _at, ...row }) => {
+          const own = tookBy.get(buyerId) ?? [];
           return {
             ...row,
-            outletId,
+            buyerId,
             entryId,
             heads: own.reduce((sum, { heads }) => sum + heads, 0),
             cents: own.reduce((sum, { cents }) => sum + cents, 0),
@@ -150,13 +149,13 @@ export function createOutlets({
       const names = new Map(kinds.map(({ key, commonName }) => [key, commonName]));
       const sums = new Map<string, Taking>();
       let i = 0;
-      for (const { outletId, speciesKey, at, heads, cents } of rows) {
+      for (const { buyerId, speciesKey, at, heads, cents } of rows) {
         // Rows are in order of time: the month only ever goes on.
         while ((begins[i + 1] ?? Infinity) <= at.getTime()) i++;
         const month = months[i] ?? '';
-        const key = `${outletId} ${speciesKey} ${month}`;
+        const key = `${buyerId} ${speciesKey} ${month}`;
         const sum = sums.get(key) ?? {
-          ...{ outletId, speciesKey, month, heads: 0, cents: 0 },
+          ...{ buyerId, speciesKey, month, heads: 0, cents: 0 },
           speciesName: names.get(speciesKey) ?? speciesKey,
         };
         sum.heads += heads;
@@ -167,4 +166,4 @@ export function createOutlets({
     },
   };
 }
-export type OutletsService = ReturnType<typeof createOutlets>;
+export type BuyersService = ReturnType<typeof createBuyers>;
