@@ -108,7 +108,9 @@ test('a culture past its time is marked, and one tap logs what was done with it'
   await tab(page, 'Cultures');
   const old = row(page, 'Microworms 1');
   await expect(old).toContainText('finished');
-  await old.getByRole('button', { name: 'More' }).click();
+  // It is binned: nothing asks to feed or harvest it.
+  await expect(old).not.toContainText(/feed|Take/);
+  await expect(old.getByRole('button', { name: 'Harvest' })).toHaveCount(0);
   await old.getByRole('button', { name: 'Emptied' }).click();
   await expect(old).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo' }).first().click();

@@ -66,7 +66,7 @@ const NOT_SAID = [
 ];
 const MOST_WORDS = 22;
 /** Formulas, the words that jotted lines are made of, and what only a log of the program shows. */
-const NOT_READ = /\/(jot|bench|app|platform)\/|rations\.ts$|houseTable|samples\.repository/;
+const NOT_READ = /\/(jot|bench|app|platform)\/|evidence\/factors|rations\.ts$|houseTable|samples\.repository/;
 
 /** What is wrong with words by the rules that a program can hold; empty when nothing is. */
 export function faultsOf(/** @type {{ file: string, line: number, words: string }[]} */ sentences) {

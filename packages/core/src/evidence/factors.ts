@@ -24,7 +24,7 @@ function scale(name: string, attempts: readonly Tried[]): number[] | null {
   const known = values.filter((value) => value !== null);
   const isFlag = typeof known[0] === 'boolean';
   if (known.some((value) => (typeof value === 'boolean') !== isFlag))
-    throw new CalculationError('mixedFactor', 'attempts', `"${name}" is a flag in one spawning and a number in another.`);
+    throw new CalculationError('mixedFactor', 'attempts', `"${name}" is a flag in one attempt and a number in another.`);
   const numbers = known.map(Number);
   if (numbers.length < 2 || numbers.every((value) => value === numbers[0])) return null;
   const mean = numbers.reduce((sum, value) => sum + value, 0) / numbers.length;
@@ -77,7 +77,7 @@ export function factors(input: {
 }): { intercept: number; factors: FactorEffect[] } {
   const { attempts } = input;
   const [priorSd, interceptSd] = [input.priorSd ?? 1.5, input.interceptSd ?? 5];
-  if (attempts.length < 2) throw new CalculationError('notEnoughData', 'attempts', 'Give at least two spawnings.');
+  if (attempts.length < 2) throw new CalculationError('notEnoughData', 'attempts', 'At least two attempts are wanted.');
   const names = [...new Set(attempts.flatMap((one) => Object.keys(one.factors)))].sort((a, b) => (a < b ? -1 : a > b ? 1 : 0));
   const scaled = names.map((name) => scale(name, attempts));
   const used = scaled.filter((column) => column !== null);

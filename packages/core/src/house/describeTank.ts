@@ -13,7 +13,7 @@ export interface TankWords {
 /** Whether a brood old enough can be sold: by the lengths measured here, else by the growth curve alone, and said so. */
 function saleWords({ species }: ReadBrood, here: readonly StockLot[]): string {
   const measured = here.flatMap(({ lengthMm }) => lengthMm ?? []);
-  if (measured.length === 0) return 'for sale estimated, not measured';
+  if (measured.length === 0) return 'probably big enough to sell';
   const shortest = Math.min(...measured);
   return shortest >= species.figures.saleMm[0] ? 'ready for sale' : `juveniles of ${formatNumber(shortest)} mm`;
 }

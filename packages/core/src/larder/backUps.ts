@@ -66,7 +66,7 @@ export function planBackUps(
         ...base,
         action: 'split',
         day: later(due, later(state.ripeFrom, today)),
-        why: `Only one vessel of ${words}. Split it now, so that they don’t both run out together.`,
+        why: `Only one vessel of ${words}. Split it so they don’t both run out together.`,
       });
     } else if (successors.length === 0)
       steps.push({

@@ -117,7 +117,7 @@ describe('a tank for growing out', () => {
     const grown = { ...swimming, laid: exactly('2025-08-01T08:00:00.000Z'), freeSwimming: exactly('2025-08-08T08:00:00.000Z') };
     const words = (lengthMm: number | null) =>
       describeTank(view(house({ broods: [grown], lots: [young('T1', { unsexed: 30, lengthMm })] })), 'T1').detail;
-    expect(words(null)).toMatch(/^30 for sale estimated, not measured, day \d+ of feeding$/);
+    expect(words(null)).toMatch(/^30 probably big enough to sell, day \d+ of feeding$/);
     expect(words(45)).toMatch(/^30 ready for sale, day/);
     expect(words(14)).toMatch(/^30 juveniles of 14 mm, day/);
   });

@@ -1,4 +1,4 @@
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { BrowserRouter, useLocation } from 'react-router';
 import { Toaster } from 'sonner';
 import { SWRConfig } from 'swr';
@@ -61,6 +61,7 @@ function PageBoundary() {
 
 /** The whole page. */
 export function App() {
+  const [isPhone] = useState(() => window.matchMedia('(max-width: 600px)').matches);
   return (
     <SWRConfig value={SETTINGS}>
       <BrowserRouter>
@@ -70,9 +71,10 @@ export function App() {
           expand
           visibleToasts={3}
           duration={12_000}
-          position="bottom-right"
+          // On a phone at the top: what is tapped next stands below.
+          position={isPhone ? 'top-center' : 'bottom-right'}
           offset={{ bottom: 60, right: 16 }}
-          mobileOffset={{ bottom: 64 }}
+          mobileOffset={{ top: 52 }}
           toastOptions={{ unstyled: true, classNames: { toast: 'toast', actionButton: 'toast-action', error: 'toast-error' } }}
         />
       </BrowserRouter>

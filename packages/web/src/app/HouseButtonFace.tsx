@@ -10,7 +10,7 @@ export function HouseButtonFace() {
   return (
     <>
       <span className="text-code font-bold">Freshet</span>
-      <span className="max-w-full truncate text-note leading-[15px] text-quiet md:line-clamp-2 md:whitespace-normal">
+      <span className="max-w-full truncate text-note leading-[15px] text-quiet max-md:hidden md:line-clamp-2 md:whitespace-normal">
         {house.name}
       </span>
       <span className="ml-auto font-mono md:ml-0">{localTime(house.now(), house.timeZone)}</span>

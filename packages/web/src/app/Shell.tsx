@@ -105,7 +105,7 @@ export function Shell({ children }: { children: ReactNode }) {
   );
   return (
     <div className="flex h-dvh flex-col print:h-auto">
-      <header className="no-print flex shrink-0 flex-col border-b border-ink bg-sheet md:h-[96px] md:flex-row">
+      <header className="no-print flex shrink-0 border-b border-ink bg-sheet md:h-[96px]">
         <HouseMenu />
         <ErrorBoundary what="The Horizon">
           <Horizon />

@@ -95,66 +95,80 @@ export function Horizon() {
   const dayPx = Math.max(LEAST_DAY_PX, width / DAYS);
   const placed = useMemo(() => (width > 0 ? placeItems(items, today, dayPx) : []), [items, today, dayPx, width]);
   const hidden = items.length - placed.length;
+  const [next] = items;
   const days = Array.from({ length: DAYS }, (_, i) => addDays(today, i));
   return (
-    <div ref={measure} className="relative min-w-0 flex-1 overflow-x-auto overflow-y-hidden">
-      <svg width={dayPx * DAYS} height={HEIGHT} role="group" aria-label="Horizon: the next three weeks" className="block">
-        {days.map((day, i) => (
-          <DayColumn key={day} day={day} today={today} x={i * dayPx} dayPx={dayPx} />
-        ))}
-        {placed.map(({ item, x, width: barWidth, labelX, lane }) => {
-          const y = TOP_PX + lane * LANE_PX + 3;
-          const name = `${weekday(item.from)}: ${item.label}, ${formatDayRange(item.from, item.to, today)}${item.predicted ? ', predicted' : ''}`;
-          const go = () => void navigate(subjectPath(item.subject));
-          return (
-            <g
-              key={item.key}
-              role="link"
-              tabIndex={0}
-              aria-label={name}
-              className="cursor-pointer"
-              onClick={go}
-              onKeyDown={(event) => event.key === 'Enter' && go()}
-            >
-              <title>{name}</title>
-              <rect
-                x={x}
-                y={y}
-                width={Math.max(6, barWidth)}
-                height="14"
-                fill={stageFill(item.kind)}
-                fillOpacity={item.predicted ? 0.65 : 1}
-                stroke={item.urgent ? 'var(--rust)' : 'var(--ink)'}
-                strokeWidth={item.urgent ? 2 : 1}
-                strokeDasharray={item.predicted ? '4 3' : undefined}
-              />
-              <text
-                x={labelX}
-                y={y + 11.5}
-                fontSize="13"
-                fill={item.urgent ? 'var(--rust)' : 'var(--ink)'}
-                fontWeight={item.urgent ? 650 : 400}
+    <div className="min-w-0 flex-1">
+      <button
+        type="button"
+        aria-label={`Horizon: ${next ? next.label : 'nothing yet'}, ${items.length} in all`}
+        onClick={() => setOpen(true)}
+        className="flex min-h-11 w-full items-center gap-2 border-l border-rule px-3 text-left md:hidden"
+      >
+        <span className={`min-w-0 truncate ${next?.urgent ? 'font-semibold text-rust' : ''}`}>
+          {next ? next.label : 'Nothing coming up yet'}
+        </span>
+        {items.length > 1 && <span className="ml-auto shrink-0 text-note font-semibold">+{items.length - 1}</span>}
+      </button>
+      <div ref={measure} className="relative hidden overflow-x-auto overflow-y-hidden md:block">
+        <svg width={dayPx * DAYS} height={HEIGHT} role="group" aria-label="Horizon: the next three weeks" className="block">
+          {days.map((day, i) => (
+            <DayColumn key={day} day={day} today={today} x={i * dayPx} dayPx={dayPx} />
+          ))}
+          {placed.map(({ item, x, width: barWidth, labelX, lane }) => {
+            const y = TOP_PX + lane * LANE_PX + 3;
+            const name = `${weekday(item.from)}: ${item.label}, ${formatDayRange(item.from, item.to, today)}${item.predicted ? ', predicted' : ''}`;
+            const go = () => void navigate(subjectPath(item.subject));
+            return (
+              <g
+                key={item.key}
+                role="link"
+                tabIndex={0}
+                aria-label={name}
+                className="cursor-pointer"
+                onClick={go}
+                onKeyDown={(event) => event.key === 'Enter' && go()}
               >
-                {item.label}
-              </text>
-            </g>
-          );
-        })}
-        {horizon.data && items.length === 0 && (
-          <text x={dayPx + 8} y={54} fontSize="13" fill="var(--quiet)">
-            Nothing coming up yet. Spawnings, hatches and cultures show here as you log them.
-          </text>
+                <title>{name}</title>
+                <rect
+                  x={x}
+                  y={y}
+                  width={Math.max(6, barWidth)}
+                  height="14"
+                  fill={stageFill(item.kind)}
+                  fillOpacity={item.predicted ? 0.65 : 1}
+                  stroke={item.urgent ? 'var(--rust)' : 'var(--ink)'}
+                  strokeWidth={item.urgent ? 2 : 1}
+                  strokeDasharray={item.predicted ? '4 3' : undefined}
+                />
+                <text
+                  x={labelX}
+                  y={y + 11.5}
+                  fontSize="13"
+                  fill={item.urgent ? 'var(--rust)' : 'var(--ink)'}
+                  fontWeight={item.urgent ? 650 : 400}
+                >
+                  {item.label}
+                </text>
+              </g>
+            );
+          })}
+          {horizon.data && items.length === 0 && (
+            <text x={dayPx + 8} y={54} fontSize="13" fill="var(--quiet)">
+              Nothing coming up yet. Spawnings, hatches and cultures show here as you log them.
+            </text>
+          )}
+        </svg>
+        {hidden > 0 && (
+          <button
+            type="button"
+            onClick={() => setOpen(true)}
+            className="sticky right-0 bottom-0 float-right -mt-[25px] min-h-6 border-t border-l border-ink bg-sheet px-2 text-note font-semibold hover:bg-today md:absolute"
+          >
+            +{hidden} more
+          </button>
         )}
-      </svg>
-      {hidden > 0 && (
-        <button
-          type="button"
-          onClick={() => setOpen(true)}
-          className="sticky right-0 bottom-0 float-right -mt-[25px] min-h-6 border-t border-l border-ink bg-sheet px-2 text-note font-semibold hover:bg-today md:absolute"
-        >
-          +{hidden} more
-        </button>
-      )}
+      </div>
       {open && (
         <Suspense fallback={null}>
           <HorizonList items={items} today={today} onClose={() => setOpen(false)} />

@@ -57,7 +57,7 @@ function RackLine({ round, rackCode }: { round: Reply<'round'>; rackCode: string
   });
   if (rackCode === '' || stops.length < 2) return null;
   return (
-    <li className="flex flex-wrap items-center gap-x-3 border-b border-rule px-2 text-note text-quiet">
+    <li className="flex flex-wrap items-center gap-x-3 border-b border-rule px-2 text-note text-quiet max-md:hidden">
       Rack {rackCode}
       <AllAsPlanned stops={stops} words={`Rack ${rackCode}`} day={round.day} />
     </li>
@@ -196,7 +196,7 @@ export function RoundsPage() {
                 fish.
               </Empty>
             ) : (
-              <div className="grid grid-cols-1 gap-5 lg:grid-cols-[minmax(0,1fr)_296px]">
+              <div className="grid grid-cols-1 gap-2 md:gap-5 lg:grid-cols-[minmax(0,1fr)_296px]">
                 <section aria-label="Needs you" className="order-first lg:order-last">
                   {ahead === 0 && (
                     <>

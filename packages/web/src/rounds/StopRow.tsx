@@ -29,7 +29,7 @@ export function StopRow({
       id={`stop-${number}`}
       tabIndex={-1}
       className={clsx(
-        'grid scroll-mt-2 grid-cols-[30px_1fr] gap-x-2 border-b border-rule py-1.5 pr-2 pl-2 md:grid-cols-[24px_62px_178px_1fr]',
+        'grid scroll-mt-2 grid-cols-[24px_auto_1fr] gap-x-2 border-b border-rule py-1.5 pr-2 pl-2 md:grid-cols-[24px_62px_178px_1fr]',
         next && 'border-l-[5px] border-l-rust bg-sheet md:pl-[3px]',
       )}
     >
@@ -43,7 +43,7 @@ export function StopRow({
           <span className="font-sans text-base">{stop.code}</span>
         )}
       </span>
-      <div className="col-start-2 min-w-0 pt-1 md:col-start-auto md:pt-2.5">
+      <div className="min-w-0 pt-2.5">
         <div className="flex items-start gap-2 font-semibold">
           {stop.stage && (
             <span className="pt-1">
@@ -54,7 +54,7 @@ export function StopRow({
         </div>
         <div className="text-note text-quiet">{stop.detail}</div>
       </div>
-      <div className="col-start-2 min-w-0 md:col-start-auto">
+      <div className="col-span-2 col-start-2 min-w-0 md:col-span-1 md:col-start-auto">
         {stop.notes.map((note) => (
           <p key={note} className="mt-1.5 border-l-2 border-edge pl-2.5 text-note text-quiet">
             {note}

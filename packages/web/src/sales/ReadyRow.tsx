@@ -78,8 +78,8 @@ export function ReadyRow({ row, sell }: { row: Row; sell: (() => void) | null })
         </span>
       </span>
       <span className="w-72 shrink-0 text-note">
-        about {formatNumber(row.lengthMm.mid)} of {formatNumber(row.saleMm)} mm,{' '}
-        {row.isMeasured ? 'measured' : <span className="text-amber">estimated, not measured</span>}
+        about {formatNumber(row.lengthMm.mid)} mm (sells at {formatNumber(row.saleMm)})
+        {!row.isMeasured && <span className="text-amber">, not measured</span>}
         <span className="block text-quiet">{whenWords(row, house.today)}</span>
       </span>
       <Weeks row={row} />

@@ -18,10 +18,15 @@ export function PageHead({ title, about, children }: { title: ReactNode; about?:
     document.title = words ? `${words}, Freshet` : 'Freshet';
   }, [words]);
   return (
-    <header className="mb-4 flex flex-wrap items-center gap-x-4 gap-y-3">
+    <header className="mb-2 flex md:mb-4 flex-wrap items-center gap-x-4 gap-y-1 md:gap-y-3">
       <h1 className="text-title break-words">{title}</h1>
       {about && <div className="min-w-0 basis-full text-quiet md:flex-1 md:basis-0">{about}</div>}
-      {children && <div className="no-print ml-auto flex flex-wrap items-center gap-3">{children}</div>}
+      {children && (
+        // On a phone one row that can be pushed along, so that what the page is for stands in sight.
+        <div className="no-print flex items-center gap-3 max-md:-mx-3 max-md:w-screen max-md:overflow-x-auto max-md:px-3 max-md:py-1.5 max-md:*:shrink-0 md:ml-auto md:flex-wrap">
+          {children}
+        </div>
+      )}
     </header>
   );
 }

@@ -94,7 +94,9 @@ export function CultureRow({ culture }: { culture: Culture }) {
   );
   const [risk] = culture.risks;
   const fullness = culture.learned && culture.learned.looks > 0 ? culture.learned.fullness.mean : culture.ripeness;
-  const bad = culture.phase === 'overdue' || risk?.level === 'high';
+  // What is finished is emptied: it's neither fed nor harvested.
+  const isFinished = culture.phase === 'overdue';
+  const bad = isFinished || risk?.level === 'high';
   return (
     <li className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-rule py-2">
       <Jar ripeness={Math.min(1, fullness)} overdue={bad} />
@@ -108,10 +110,11 @@ export function CultureRow({ culture }: { culture: Culture }) {
         <p className="text-note text-quiet">
           {culture.kindName ?? FOOD_NAMES[culture.food]}, started{' '}
           {formatDay(houseDay(culture.startedAt, house.timeZone), house.today)}; {whenWords(culture, house.today, house.timeZone)}
-          {culture.feedDue &&
+          {!isFinished &&
+            culture.feedDue &&
             `; feed ${culture.feedDue <= house.today ? 'now' : formatDay(culture.feedDue, house.today)}: ${culture.feed}`}
         </p>
-        {culture.learned && <p className="text-note">{giveWords(culture)}</p>}
+        {culture.learned && !isFinished && <p className="text-note">{giveWords(culture)}</p>}
         {risk && (
           <p className={`text-note ${risk.level === 'high' ? 'font-semibold text-rust' : ''}`}>
             {risk.words} {risk.remedy}
@@ -127,9 +130,10 @@ export function CultureRow({ culture }: { culture: Culture }) {
       {house.may('sitter') && (
         <div className="flex max-w-full flex-wrap justify-end gap-2 md:max-w-[28rem]">
           {!culture.batch && open('look', 'Look')}
-          {culture.phase !== 'ripening' && open('harvest', 'Harvest')}
+          {culture.phase !== 'ripening' && !isFinished && open('harvest', 'Harvest')}
           {culture.batch && culture.setWith && culture.phase !== 'ripening' && open('count', 'Count')}
-          {culture.feedEveryDays > 0 && event('fed', 'Fed', 'fed')}
+          {culture.feedEveryDays > 0 && !isFinished && event('fed', 'Fed', 'fed')}
+          {isFinished && event('ended', 'Emptied', 'emptied', 'emptied')}
           {!culture.ripeSeenAt && !culture.batch && event('ripe', 'Ripe', 'ripe')}
           <button
             type="button"
@@ -144,7 +148,7 @@ export function CultureRow({ culture }: { culture: Culture }) {
             <div className="flex basis-full flex-wrap justify-end gap-2">
               {!culture.batch && open('split', 'Split')}
               {!culture.batch && culture.phase !== 'ripening' && event('renewed', 'Fresh medium', 'given fresh medium')}
-              {event('ended', 'Emptied', 'emptied', 'emptied')}
+              {!isFinished && event('ended', 'Emptied', 'emptied', 'emptied')}
               {!culture.batch && event('ended', 'Crashed', 'crashed', 'crashed')}
             </div>
           )}
