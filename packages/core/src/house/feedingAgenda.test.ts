@@ -27,8 +27,8 @@ describe('grown animals are fed', () => {
     const frozen = fed(adults('rachows-nothobranch', 45, 6));
     expect(frozen).toHaveLength(2);
     // 6 x 1.15e-5 x 45^3 = 6.3 g, 0.75 % is 0.05 g dry: 0.1 g wet a meal, a shaving.
-    expect(frozen[0]).toBe('Feed frozen food: a tiny pinch, walk 1');
-    expect(frozen[1]).toBe('Feed frozen food: a tiny pinch, walk 3');
+    expect(frozen[0]).toBe('Feed frozen food: a shaving, walk 1');
+    expect(frozen[1]).toBe('Feed frozen food: a shaving, walk 3');
     const week = Array.from({ length: 14 }, (_, i) => fed(adults('green-babaulti', 25, 20), addDays(TODAY, i)));
     expect(week.filter((rows) => rows.length > 0)).toEqual([['Feed wafers: 1 piece, walk 3'], ['Feed wafers: 1 piece, walk 3']]);
   });

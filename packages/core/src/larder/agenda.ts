@@ -31,8 +31,9 @@ const PLURALS: Partial<Record<Ration['unit'], string>> = {
 };
 
 /** An amount of food as it is given: "2 × 20 ml", "a tiny pinch". */
-export function amountWords({ perMeal, unit, mealsPerDay }: Ration): string {
-  if (unit === 'trace') return mealsPerDay > 1 ? `${mealsPerDay} × a tiny pinch` : 'a tiny pinch';
+export function amountWords({ food, perMeal, unit, mealsPerDay }: Ration): string {
+  const least = food === 'frozen' ? 'a shaving' : 'a tiny pinch';
+  if (unit === 'trace') return mealsPerDay > 1 ? `${mealsPerDay} × ${least}` : least;
   const each = `${formatNumber(perMeal)} ${perMeal > 1 ? (PLURALS[unit] ?? unit) : unit}`;
   return mealsPerDay > 1 ? `${mealsPerDay} × ${each}` : each;
 }
