@@ -97,7 +97,7 @@ describe('readings of a probe', () => {
     await post(Array.from({ length: 110 }, (_, i) => temperature(550 - i * 5, 21 + 0.05 * (i % 3))));
     const cold = await hatch();
     expect((await keeper.get('probes'))[0]).toMatchObject({ lastTempC: expect.any(Number), faults: [{ fault: 'outOfRange' }] });
-    expect((await keeper.get('round')).alarms.map(({ title }) => title)).toContain('A1: out of range.');
+    expect((await keeper.get('round')).alarms.map(({ title }) => title)).toContain('A1 is too cold: 21.1 °C.');
     expect((await keeper.get('tankLife')).find(({ code }) => code === 'A1')?.tempC?.value).toBeCloseTo(21, 0);
     const other = await furnish(keeper, ['W1'], { code: 'W' });
     const warmId = newId();

@@ -581,7 +581,7 @@ describe('a brood of young', () => {
     const page = await brood(broodId);
     expect(page).toMatchObject({ carried: true, stage: 'eggs' });
     // Babaulti carry 26 to 36 days at 24 °C; no temperature is logged, so the middle of the species' range is taken and said.
-    expect(page.windows[0]?.why.notes[0]).toContain('No temperature is logged');
+    expect(page.windows[0]?.why.notes[0]).toContain('No temperature logged');
     expect(page.stages.map((span) => span.stage)).not.toContain('yolk');
   });
 });

@@ -59,7 +59,7 @@ describe('eggs kept another way', () => {
     const chores = await round('2026-03-10');
     // 54 L of 60 x 30 x 30 cm less the glass, at 1 mg/L from a stock of 5 mg/ml: some 10 ml, each litre dosed once on the first day.
     const dye = chores.filter(({ kind }) => kind === 'dye');
-    expect(dye.map(({ text }) => text.split(',')[0]).sort()).toEqual(['First dose of dye', 'Add dye for the new water']);
+    expect(dye.map(({ text }) => text.split(',')[0]).sort()).toEqual(['Add dye for the new water', 'First dose of dye']);
     const ml = dye.map(({ amount }) => amount?.value ?? 0);
     const [first = 0, second = 0] = ml.sort((a, b) => b - a);
     expect(first + second).toBeGreaterThan(9.5);
@@ -255,7 +255,7 @@ describe('livebearers', () => {
     expect(drop).toMatchObject({ last: { count: 24 }, drops: 1 });
     expect(drop?.next?.earliest?.slice(0, 10)).toBe('2026-03-01');
     expect(drop?.next?.latest?.slice(0, 10)).toBe('2026-03-15');
-    expect((await round('2026-03-10')).find(({ kind }) => kind === 'birthDue')?.text).toContain('cover in');
+    expect((await round('2026-03-10')).find(({ kind }) => kind === 'birthDue')?.text).toContain('add cover');
     test.setNow('2026-03-11T08:00:00.000Z');
     await clutch(sitter, attemptId, { from: '2026-03-10T07:00:00Z', to: '2026-03-10T07:00:00Z' }, 19);
     expect(await keeper.get('drops')).toMatchObject([{ last: { count: 19 }, drops: 2 }]);

@@ -88,7 +88,7 @@ describe('young sorted by size', () => {
       { name: 'large', heads: 20, to: tank('A2') },
       { name: 'small', heads: 25, to: null },
     ];
-    expect(await sort(halves)).toMatchObject(refused('#/classes', /45 in all, and 50 were booked: 5 are missing/));
+    expect(await sort(halves)).toMatchObject(refused('#/classes', /45 counted, 50 in the log: 5 are missing/));
     expect(await sort([{ name: 'all', heads: 52, to: null }], { rest: 'eaten' })).toMatchObject(refused('#/rest'));
     expect(
       await sort(
