@@ -135,7 +135,7 @@ export function compose({ database, clock, secret = 'test', cheapPasswords = fal
     outcomesSince: roundsRepository.since,
   });
   const transfers = createTransfers({ clock, room, house });
-  const rounds = createRounds({ log, house, room, repository: roundsRepository });
+  const rounds = createRounds({ log, house, room, sales, repository: roundsRepository });
 
   const missing = log.missing();
   if (missing.length > 0) throw new Error(`Nobody declared: ${missing.join(', ')}.`);

@@ -49,6 +49,10 @@ const JOT_PARTS = {
   freeSwimming: part('freeSwimming', 'observation', seen),
   count: part('count', 'count', ({ lotId, count, at }) => ({ lotId, counted: count, at })),
   lost: part('lost', 'loss', ({ lotId, heads, cause, at }) => ({ lotId, heads, cause, at })),
+  sold: part('sold', 'sale', ({ lotId, heads, buyerId, cents, pays, at }) => ({
+    ...{ saleId: newId(), buyerId, newBuyer: null, orderId: null, at, pays, reason: null },
+    lots: [{ soldId: newId(), lotId, lineId: null, heads, cents, lengthMm: null }],
+  })),
   move: part('move', 'move', ({ lotId, heads, toTankId, at }) => ({ lotId, newLotId: newId(), heads, toTankId, at })),
   sexed: part('sexed', 'sexing', ({ lotId, heads, at }) => ({ lotId, heads, at })),
   lengths: part('lengths', 'lengths', ({ lotId, mm, at }) => ({ lotId, lengthsMm: mm, method: 'ruler' as const, at })),

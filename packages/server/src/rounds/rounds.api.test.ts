@@ -220,6 +220,29 @@ describe('an outcome', () => {
   });
 });
 
+describe('a jotted sale', () => {
+  it('to a known buyer is booked under Sales by a keeper, undone whole, and is a loss with a note by a sitter', async () => {
+    await stockUp(keeper, tank('A1'), 'kribensis', { males: 4, females: 2 }, NOW);
+    const buyer = { buyerId: newId(), kind: 'shop' as const, name: 'The Glass Heron', contact: null, pays: 'credit' as const };
+    const rest = { leastMm: null, perWeek: null, feePercent: null, bagsMost: null, dates: [], prices: [], note: null };
+    await keeper.write('noteBuyer', { id: newId(), ...buyer, ...rest });
+    const line = 'A1 sold 2 males to the Glass Heron for 9 euro';
+    const jot = { id: newId(), line, at: test.now() };
+    await keeper.write('jot', jot);
+    const sold = async () => (await keeper.get('sold')).map(({ heads, cents }) => [heads, cents]);
+    expect(await sold()).toEqual([[2, 450]]);
+    expect((await keeper.get('buyers'))[0]).toMatchObject({ heads: 2 });
+    await keeper.write('undo', { id: newId(), entryId: jot.id });
+    expect(await sold()).toEqual([]);
+    expect((await keeper.get('balance')).balanced).toBe(true);
+    await sitter.write('jot', { id: newId(), line, at: test.now() });
+    expect(await sold()).toEqual([]);
+    expect((await stop('A1'))?.who).toMatch(/kribensis/i);
+    const [life] = (await keeper.get('tankLife')).filter(({ code }) => code === 'A1');
+    expect(life?.lots[0]).toMatchObject({ males: 2, females: 2 });
+  });
+});
+
 describe('several ticked at once', () => {
   const ticks = (...outcomes: ReturnType<typeof outcome>[]) => ({
     id: newId(),

@@ -1,12 +1,13 @@
 import { v7 as newId } from 'uuid';
-import type { EntryBody } from '@freshet/contract/api';
+import { ENTRY_KINDS, type EntryBody } from '@freshet/contract/api';
 import { parseJot } from '@freshet/core/jot';
 import { deriveHorizon, deriveRound, jotCultures, jotTanks } from '@freshet/core/rounds';
 import { formatAmount } from '@freshet/core/units';
 import type { HouseService } from '../house';
 import { joined, type Applied, type LogService, type Scope } from '../log';
-import { DomainError, type Who } from '../platform';
+import { atLeast, DomainError, type Who } from '../platform';
 import type { RoomService } from '../room';
+import type { SalesService } from '../sales';
 import { jotPart } from './jotParts';
 import type { RoundsRepository } from './rounds.repository';
 
@@ -19,11 +20,13 @@ export function createRounds({
   log,
   house,
   room,
+  sales,
   repository,
 }: {
   log: LogService;
   house: HouseService;
   room: RoomService;
+  sales: Pick<SalesService, 'buyersNow'>;
   repository: RoundsRepository;
 }) {
   const { outcomes } = repository;
@@ -80,6 +83,7 @@ export function createRounds({
     const result = parseJot(body.line, {
       tanks: jotTanks(view),
       cultures: jotCultures(view),
+      buyers: atLeast(scope.role, ENTRY_KINDS.sale.role) ? await sales.buyersNow(scope) : [],
       now: body.at,
       timeZone: scope.timeZone,
       units: { temperature: scope.temperatureUnit, volume: scope.volumeUnit },

@@ -44,6 +44,11 @@ export function createSales({
   return {
     repository,
     buyers,
+    /** Those that a jotted line can name: as they stand, without the erased. */
+    buyersNow: async (at: Reading) =>
+      (await repository.allBuyers(at)).flatMap(({ buyerId, name, pays, erased }) =>
+        erased ? [] : [{ id: buyerId, name, pays }],
+      ),
     orders,
     money: createMoney({ log, room, species, repository, workSince }),
     trail: createTrail({ room, stock, broods, repository }),

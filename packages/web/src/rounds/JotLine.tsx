@@ -45,6 +45,9 @@ interface Parser {
 /** Answers to a question that stand beside the line; more are too many to read. */
 const SHOWN_CHOICES = 6;
 
+/** Words by which a line may be a sale. */
+const SALE_WORDS = /\bs(old|ale|ell)/i;
+
 /** The page stands by then; the reader of lines is there before the server may be away. */
 const BEHIND_MS = 2000;
 
@@ -74,13 +77,18 @@ export function JotLine() {
   const [sending, setSending] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   const cultures: JotContext['cultures'] = useGet('cultures').data ?? [];
+  // Who fish go to is asked for only when a sale is typed, and only for who may sell.
+  const isSale = SALE_WORDS.test(line) && house.may('keeper');
+  const buyers = (useGet(isSale ? 'buyers' : null).data ?? []).flatMap(({ buyerId, name, pays, erased }) =>
+    erased ? [] : [{ id: buyerId, name, pays }],
+  );
   const tanks = useMemo(() => (life.data ?? []).map(toJotTank), [life.data]);
   const parser = useParser(line.trim() !== '');
   // What a line is read against is made once for a house, not at every key.
   const told = useMemo(() => parser?.jotHouse(tanks), [parser, tanks]);
   const read = (by: Parser, against?: JotHouse) =>
     line.trim() && life.data
-      ? by.parseJot(line, { tanks, cultures, now: house.now(), timeZone: house.timeZone, units: house.units }, against)
+      ? by.parseJot(line, { tanks, cultures, buyers, now: house.now(), timeZone: house.timeZone, units: house.units }, against)
       : null;
   const result = parser ? read(parser, told) : null;
   const wrong = result && !result.ok ? result.problem : null;

@@ -124,8 +124,13 @@ export class Commander {
       }
       case 'sale': {
         const lot = this.lotOf(log, tank);
-        const sold: JotCommand = { kind: 'lost', tankId, lotId: lot.id, heads: this.headsOf(log, lot), cause: 'sale', at: span };
-        // Who to? and for how much is booked under Sales; here it is kept in the keeper's words.
+        const heads = this.headsOf(log, lot);
+        const buyer = this.context.buyers?.find(({ name }) => name === log.outlet);
+        const cents = log.centsEach ?? (log.cents === undefined ? null : Math.round(log.cents / totalHeads(heads)));
+        if (buyer && cents !== null)
+          return [{ kind: 'sold', tankId, lotId: lot.id, heads, buyerId: buyer.id, cents, pays: buyer.pays, at }];
+        const sold: JotCommand = { kind: 'lost', tankId, lotId: lot.id, heads, cause: 'sale', at: span };
+        // A buyer that is not known, or no price: what was said is kept in the keeper's words.
         const words = this.line.slice(log.at.from, log.at.to);
         return / (to|for|at|@) |[€$£]/i.test(words) || log.cents !== undefined || log.centsEach !== undefined
           ? [sold, this.note(log, tank)]

@@ -42,6 +42,10 @@ export function describeCommand(log: PlacedLog, command: JotCommand, tank: JotTa
       return `${command.count} counted${of}`;
     case 'lost':
       return `${heads(command.heads)}${of} ${command.cause === 'unknown' ? 'lost' : LOSS_WORDS[command.cause]}`;
+    case 'sold': {
+      const buyer = context.buyers?.find(({ id }) => id === command.buyerId)?.name ?? 'a buyer';
+      return `${heads(command.heads)}${of} sold to ${buyer} at ${(command.cents / 100).toFixed(2)} each`;
+    }
     case 'move':
       return `${heads(command.heads)}${of} moved to ${context.tanks.find(({ id }) => id === command.toTankId)?.code ?? '?'}`;
     case 'sexed':

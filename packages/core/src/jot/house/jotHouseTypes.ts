@@ -1,5 +1,6 @@
 import type { CultureFood } from '../../larder';
 import type { Quantity } from '../../room';
+import type { Payment } from '../../sales';
 import type { Heads, LossCause } from '../../stock';
 import type { Instant, TimeRange } from '../../time';
 import type { JotAnimals, JotReader } from '../jotTypes';
@@ -15,6 +16,7 @@ export type JotCommand = { tankId: string | null } & (
   | { kind: 'hatched' | 'freeSwimming'; broodId: string; count: number | null; at: TimeRange }
   | { kind: 'count'; lotId: string; count: number; at: TimeRange }
   | { kind: 'lost'; lotId: string; heads: Heads; cause: LossCause; at: TimeRange }
+  | { kind: 'sold'; lotId: string; heads: Heads; buyerId: string; cents: number; pays: Payment; at: Instant }
   | { kind: 'move'; lotId: string; heads: Heads; toTankId: string; at: Instant }
   | { kind: 'sexed'; lotId: string; heads: Heads; at: Instant }
   | { kind: 'lengths'; lotId: string; mm: number[]; at: Instant }
@@ -55,11 +57,20 @@ export interface JotCulture {
   tankId: string | null;
 }
 
+/** Who fish go to, as the jot line must know it. */
+export interface JotBuyer {
+  id: string;
+  name: string;
+  pays: Payment;
+}
+
 /** What the reading of a line depends on. */
 export interface JotContext extends Omit<JotReader, 'tanks' | 'cultures'> {
   tanks: readonly JotTank[];
   /** Running cultures, those that ripen first before the others. */
   cultures: readonly JotCulture[];
+  /** Buyers a sale can be booked for; none for who may not sell. */
+  buyers?: readonly JotBuyer[];
 }
 
 /** Readings as the house keeps them. */

@@ -55,8 +55,8 @@ const context: JotContext = {
   units: { temperature: 'degC', volume: 'L' },
 };
 const read = (line: string, more: Partial<JotContext> = {}) => parseJot(line, { ...context, ...more });
-const commands = (line: string) => {
-  const result = read(line);
+const commands = (line: string, more: Partial<JotContext> = {}) => {
+  const result = read(line, more);
   if (!result.ok) throw new Error(`${line}: ${result.ask?.question ?? result.problem?.message ?? ''}`);
   return result.commands;
 };
@@ -134,6 +134,40 @@ describe('a jotted line in a house', () => {
       { kind: 'lost', cause: 'sale', heads: { females: 2 } },
       { kind: 'care', care: 'note', text: expect.stringContaining('neighbour') as string },
     ]);
+  });
+
+  it('books a sale to a known buyer at the price that was said; without either it is a loss with a note', () => {
+    const buyers = [
+      { id: 'heron', name: 'The Glass Heron', pays: 'credit' as const },
+      { id: 'quay', name: 'Quayside Exchange', pays: 'cash' as const },
+    ];
+    const sold = (line: string) => commands(line, { buyers });
+    expect(sold('A1.2 sold 2 females to the Glass Heron for 12 euro')).toEqual([
+      expect.objectContaining({
+        kind: 'sold',
+        heads: { males: 0, females: 2, unsexed: 0 },
+        buyerId: 'heron',
+        cents: 600,
+        pays: 'credit',
+      }),
+    ]);
+    expect(sold('A1.2 sold 2 females to Quayside at 2.50 each')).toMatchObject([{ kind: 'sold', buyerId: 'quay', cents: 250 }]);
+    // No price said: it is not made up.
+    expect(sold('A1.2 sold 2 females to Quayside')).toMatchObject([
+      { kind: 'lost', cause: 'sale' },
+      { kind: 'care', care: 'note' },
+    ]);
+    expect(sold('A1.2 sold 2 females for 5 euro')).toMatchObject([
+      { kind: 'lost', cause: 'sale' },
+      { kind: 'care', care: 'note' },
+    ]);
+    // Nobody of that name is known to who may not sell.
+    const plain = commands('A1.2 sold 2 females to the Glass Heron for 12 euro').map(({ kind }) => kind);
+    expect(plain).toContain('lost');
+    expect(plain).not.toContain('sold');
+    expect(readsAs('A1.2 sold 2 females to Quayside at 2.50 each', { buyers })).toMatch(
+      /^A1\.2: 2 female.* sold to Quayside Exchange at 2\.50 each/,
+    );
   });
 
   it('finds a clutch nobody expected its species, and asks whose it is where two can be', () => {

@@ -44,7 +44,8 @@ export const jotHouse = (tanks: readonly JotTank[]): JotHouse => {
  * @param house - made from the context's tanks by `jotHouse`; made anew when left out
  */
 export function parseJot(line: string, context: JotContext, house: JotHouse = jotHouse(context.tanks)): JotResult {
-  const { now, timeZone, units, outlets = [], cultures } = context;
+  const { now, timeZone, units, cultures } = context;
+  const outlets = [...(context.outlets ?? []), ...(context.buyers ?? []).map(({ name }) => name)];
   const read = readLine(line, { now, timeZone, units, outlets, cultures, tanks: house.told }, house.names);
   if (read.kind === 'error') return { ok: false, ask: null, problem: read.problem };
   if (read.kind === 'ask') return { ok: false, ask: read.ask, problem: null };
