@@ -9,7 +9,7 @@ interface Chore {
   amountText: string;
   walk: number;
   amount: { value: number; unit: string } | null;
-  asks: { of: string; needed: boolean } | null;
+  asks: { label: string; of: string; needed: boolean } | null;
   tick: { kind: string; id: string | null } | null;
   outcome: { entryId: string } | null;
 }
@@ -114,7 +114,8 @@ test('a plain tick of every kind of chore logs what it stands for, with the plan
           .getByRole('button', { name: `${chore.text}: change the amount ${chore.amountText}` })
           .first()
           .click();
-      const field = page.getByRole('textbox').filter({ visible: true }).and(page.locator('form input')).first();
+      // Not the jot line, which stands there before the field does.
+      const field = page.getByRole('textbox', { name: chore.asks.label, exact: true });
       await field.fill(TYPED[chore.asks.of] ?? '1');
       await field.press('Enter');
     } else await box.click();

@@ -18,7 +18,7 @@ export function Segmented<T extends string>({
       value={value}
       onValueChange={(next) => next && onChange(next as T)}
       aria-label={label}
-      className="inline-flex rounded-part md:flex-wrap border border-ink bg-sheet"
+      className="inline-flex flex-wrap rounded-part border border-ink bg-sheet"
     >
       {options.map((option) => (
         <ToggleGroup.Item
