@@ -151,7 +151,7 @@ test('lots come in from a file: wrong rows are shown by column, and nothing is t
   await expect(dialog.getByText('species: There is no species "pike".')).toBeVisible();
   await expect(dialog.getByRole('button', { name: 'Nothing imported yet' })).toBeDisabled();
   await dialog.getByRole('checkbox', { name: /Import the rest without these rows/ }).check();
-  await dialog.getByRole('button', { name: 'Take 1 over' }).click();
+  await dialog.getByRole('button', { name: 'Import 1' }).click();
   await expect(dialog).toBeHidden();
   await page.getByLabel('Find').fill('saltwort');
   await expect(page.getByRole('link', { name: /^Saltwort/ })).toBeVisible();

@@ -62,7 +62,7 @@ const NOT_SAID = [
   [/^Empty:/, '"leave empty …" or an example'],
   [/\bbears?\b/i, 'can take'],
   [/(^|[^\d.])0 of\b/, 'none of'],
-  [/(^|[^\d.])1 (weeks|days|tanks|fish es|eggs)\b/, 'the singular'],
+  [/(^|[^\d.])1 (weeks|days|tanks|eggs)\b/, 'the singular'],
 ];
 const MOST_WORDS = 22;
 /** Formulas, the words that jotted lines are made of, and what only a log of the program shows. */

@@ -68,7 +68,7 @@ export const larderEndpoints = {
   cultureKinds: endpoint({
     method: 'GET',
     path: '/api/larder/kinds',
-    summary: 'Kinds of culture of shared own',
+    summary: 'Kinds of culture of the house’s own',
     role: 'viewer',
     reply: v.array(v.object({ id: Id, name: v.string(), standsFor: v.string() })),
   }),
@@ -127,7 +127,7 @@ export const larderEndpoints = {
     role: 'viewer',
     reply: LadderReply,
   }),
-  mealLook: larderEntries.mealLook({ path: '/api/meal-looks', summary: 'Log it after a meal', body: NewMealLook }),
+  mealLook: larderEntries.mealLook({ path: '/api/meal-looks', summary: 'Log what was seen after a meal', body: NewMealLook }),
   measureDose: larderEntries.doseMeasured({
     path: '/api/dose-measures',
     summary: 'Weigh or count a measure',

@@ -29,7 +29,7 @@ export const LotDetails = v.object({
   bornOn: v.nullable(Day),
   /** A pair that has raised young: not to be disturbed. */
   isProven: v.boolean(),
-  /** kept, but not for breeding */
+  /** Kept, but no longer bred from. */
   isRetired: v.boolean(),
 });
 

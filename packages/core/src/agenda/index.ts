@@ -14,4 +14,5 @@ export type { Alarm, Subject } from './alarm';
 export { BAR_RANK, type Bar, type BarKind } from './bar';
 export type { Agenda, Bench, PlacedChore } from './agenda';
 export { groupBy } from './groupBy';
+export { doseWords } from './dose';
 export { feedWords, mealsOf, type Meal } from './meal';

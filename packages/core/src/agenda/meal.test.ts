@@ -29,6 +29,8 @@ describe('the meals of a stop', () => {
     [[fed('a', 'brine shrimp', 3.5, 'ml'), fed('b', 'brine shrimp', 4.5, 'ml')], 'Feed brine shrimp 8 ml'],
     [[fed('a', 'brine shrimp', 0.1, 'ml'), fed('b', 'brine shrimp', 0.2, 'ml')], 'Feed brine shrimp 0.3 ml'],
     [[fed('a', 'pellets', 2, 'pinch'), fed('b', 'pellets', 0.5, 'pinch')], 'Feed pellets 2.5 pinches'],
+    // One and two are told in the plural, whichever comes first.
+    [[fed('a', 'pellets', 1, 'pinch'), fed('b', 'pellets', 2, 'pinch')], 'Feed pellets 3 pinches'],
     // A pinch and grams are not added.
     [[fed('a', 'pellets', 2, 'pinch'), fed('b', 'pellets', 0.5, 'g')], 'Feed pellets 2 pinches + 0.5 g'],
     // Two tiny pinches stay one.

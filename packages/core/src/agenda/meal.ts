@@ -1,11 +1,12 @@
-import { formatNumber } from '../units';
 import { inARow } from '../time';
 import type { Chore } from './chore';
+import { doseWords } from './dose';
+import { groupBy } from './groupBy';
 
 /** What every meal's chore begins with. */
 const FEED = 'Feed ';
 
-/** A feeding in words, "Feed brine shrimp". @param food - its name, small letters */
+/** A feeding in words, "Feed brine shrimp"; the text of every chore that is a meal. @param food - its name, small letters */
 export const feedWords = (food: string): string => `${FEED}${food}`;
 
 /** All that one tank is fed on one walk: one line, ticked as one. */
@@ -19,15 +20,21 @@ export interface Meal {
 
 /** How much of one food: its doses added up where they are measured alike, else one after the other. */
 function dose(chores: readonly Chore[]): string {
-  const [first] = chores;
-  if (!first) return '';
-  if (chores.length === 1) return first.amountText;
-  const units = new Set(chores.map(({ amount }) => amount?.unit));
-  if (units.size === 1 && first.amount && first.amount.unit !== 'trace') {
-    const sum = chores.reduce((all, { amount }) => all + (amount?.value ?? 0), 0);
-    return `${formatNumber(Math.round(sum * 1000) / 1000)} ${first.amountText.split(' ').at(-1) ?? first.amount.unit}`;
+  const amounts = chores.flatMap(({ amount }) => amount ?? []);
+  const unit = amounts[0]?.unit;
+  const isMeasured = amounts.length === chores.length && unit !== 'trace' && amounts.every((one) => one.unit === unit);
+  if (chores.length > 1 && unit && isMeasured) {
+    const sum = amounts.reduce((all, { value }) => all + value, 0);
+    return doseWords(Math.round(sum * 1000) / 1000, unit);
   }
   return [...new Set(chores.map(({ amountText }) => amountText))].filter(Boolean).join(' + ');
+}
+
+/** One food of a meal with its dose, and what goes with it or whom it is for. */
+function foodWords(text: string, chores: readonly Chore[]): string {
+  const more = inARow([...new Set(chores.map((chore) => chore.more).filter(Boolean))]);
+  const joint = more === '' ? '' : more.startsWith('for ') ? ' ' : ', ';
+  return `${text.slice(FEED.length)} ${dose(chores)}`.trimEnd() + joint + more;
 }
 
 /**
@@ -36,15 +43,9 @@ function dose(chores: readonly Chore[]): string {
  */
 export function mealsOf(chores: readonly Chore[]): Meal[] {
   const open = chores.filter(({ meal, outcome }) => meal && !outcome);
-  return [...new Set(open.map(({ walk }) => walk))].map((walk) => {
-    const due = open.filter((chore) => chore.walk === walk);
-    const parts = [...new Set(due.map(({ text }) => text))].map((text) => {
-      const same = due.filter((chore) => chore.text === text);
-      const food = text.startsWith(FEED) ? text.slice(FEED.length) : text;
-      const more = inARow([...new Set(same.map((chore) => chore.more).filter(Boolean))]);
-      const joint = more === '' ? '' : more.startsWith('for ') ? ' ' : ', ';
-      return `${food} ${dose(same)}`.trimEnd() + joint + more;
-    });
-    return { walk, words: `${FEED}${parts.join('; ')}`, keys: due.map(({ key }) => key) };
-  });
+  return [...groupBy(open, ({ walk }) => String(walk))].map(([walk, due]) => ({
+    walk: Number(walk),
+    words: feedWords([...groupBy(due, ({ text }) => text)].map(([text, same]) => foodWords(text, same)).join('; ')),
+    keys: due.map(({ key }) => key),
+  }));
 }

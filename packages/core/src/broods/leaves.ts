@@ -163,7 +163,7 @@ export function leaveAlarms(view: BroodsView): Alarm[] {
           key: `leave:${read.brood.id}:${tankId}:${leave.who}`,
           severity: 'now',
           title: `${view.tanks.get(tankId)?.code ?? ''}: ${WHO[leave.who]} ${leave.who === 'adults' ? 'are' : 'is'} still there.`,
-          text: `${read.species.commonName}: out by ${formatDay(latest, view.today)} as planned. ${REASON[leave.when]}`,
+          text: `${read.species.commonName}: they were to be out by ${formatDay(latest, view.today)}. ${REASON[leave.when]}`,
           subject: { kind: 'tank', id: tankId },
         })),
     ),

@@ -100,7 +100,7 @@ describe('foldOutcome', () => {
     ]);
   });
 
-  it('says nothing of what is not exposed yet', () => {
+  it('says nothing of what is not reached yet', () => {
     expect(fold([birth(100)], 20).counts).toMatchObject({ swimming: 100, day30: null, sale: null });
     expect(
       foldOutcome({ ...brood, hatched: null, freeSwimming: null }, [birth(40)], new Set(['lot']), on(3).from).counts,

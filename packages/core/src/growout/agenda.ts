@@ -13,7 +13,6 @@ import type { GrowoutView, PlacedMove } from './facts';
 import { dangerRatio, shareAtRisk } from './grading';
 import { lengthAt } from './growth';
 
-const CROWD_LOOKAHEAD_DAYS = 14;
 const CROWD_BAR_DAYS = 21;
 /** Young are measured and sorted once they are so long and so many days on food. */
 const MEASURABLE_MM = 8;
@@ -27,18 +26,16 @@ const SPREAD_SHOWS = 0.2;
 /** Without a length on the recipe young leave a colony at this, mm. */
 const COLONY_OUT_MM = 10;
 
-/** Tanks that become tight or too full within two weeks: said before stunting begins. */
+/** Tanks that are tight or too full today: said before stunting begins. What only comes stands in the Horizon. */
 function crowdingAlarms(view: GrowoutView): Alarm[] {
   return [...view.lotsByTank.keys()].flatMap((tankId): Alarm[] => {
     const tank = view.tanks.get(tankId);
-    const crowd = crowdingForecast(view, tankId, CROWD_LOOKAHEAD_DAYS);
+    const crowd = crowdingForecast(view, tankId, 0);
     if (!tank || !crowd?.tightOn) return [];
-    const { tightOn, fullOn, most } = crowd;
+    const { fullOn, most } = crowd;
     const { figures, commonName } = most.species;
-    const isFull = fullOn !== null && fullOn <= view.today;
+    const isFull = fullOn !== null;
     const mm = crowd.mostMm ?? figures.saleMm[0];
-    // What only comes stands in the Horizon.
-    if (tightOn > view.today) return [];
     const carried = (side: 'tight' | 'full') => youngCarried(figures, mm, tank, side);
     const room =
       figures.limitedBy === 'floor' ? `${formatNumber(tank.floorM2 * 10_000)} cm² of floor` : `${formatNumber(tank.litres)} L`;

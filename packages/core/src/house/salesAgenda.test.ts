@@ -77,3 +77,15 @@ describe('what does not go now', () => {
     );
   });
 });
+
+describe('an order in trouble', () => {
+  const alarms = (more: Partial<Told> = {}) =>
+    salesAgenda.alarms?.(told(more)).map(({ title, text }) => `${title} ${text}`) ?? [];
+
+  it('says that it can’t be filled, and why, in whole sentences', () => {
+    expect(alarms()).toEqual([]);
+    expect(alarms({ lots: [lot('in T1', 'T1', 'zebra-danio', { unsexed: 1 })] })).toEqual([
+      'Order 7 can’t be filled as promised. Only 1 is left in T1, and 2 are promised of them. Choose others, or tell the buyer.',
+    ]);
+  });
+});

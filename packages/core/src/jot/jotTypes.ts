@@ -40,7 +40,7 @@ export interface Span {
   from: number;
   to: number;
 }
-/** One thing a line logs: of which tank (null for a culture that stands no tank), and between which instants. */
+/** One thing a line logs: of which tank (null for a culture that stands in none), and between which instants. */
 export type JotLog = JotPhrase & { tank: string | null; from: Instant; to: Instant };
 /** A log with where it stands in the line, and which group of its tank is meant. */
 export type PlacedLog = JotLog & { at: Span; of?: number };

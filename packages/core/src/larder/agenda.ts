@@ -4,6 +4,7 @@ import { codesOf, mealsByWalk } from '../room';
 import { FOOD_NAMES, foodSpans } from '../species';
 import { addDays, dayNumber, daysBetween, formatDay, houseDay, inARow, sentence, type Day } from '../time';
 import { formatNumber } from '../units';
+import { amountWords } from './amountWords';
 import { planBackUps } from './backUps';
 import { LARDER_CHORES } from './choreKinds';
 import { CULTURES, kindOf, type CultureKind } from './cultureKinds';
@@ -19,24 +20,6 @@ import { pourList } from './pourList';
 import { isForNight, type Ration } from './rations';
 import { openStarts } from './tide';
 import type { CultureFood } from './keys';
-
-const PLURALS: Partial<Record<Ration['unit'], string>> = {
-  smear: 'smears',
-  drop: 'drops',
-  spatula: 'spatulas',
-  pinch: 'pinches',
-  piece: 'pieces',
-  'match-head': 'match-heads',
-  cube: 'cubes',
-};
-
-/** An amount of food as it is given: "2 × 20 ml", "a tiny pinch". */
-export function amountWords({ food, perMeal, unit, mealsPerDay }: Ration): string {
-  const least = food === 'frozen' ? 'a shaving' : 'a tiny pinch';
-  if (unit === 'trace') return mealsPerDay > 1 ? `${mealsPerDay} × ${least}` : least;
-  const each = `${formatNumber(perMeal)} ${perMeal > 1 ? (PLURALS[unit] ?? unit) : unit}`;
-  return mealsPerDay > 1 ? `${mealsPerDay} × ${each}` : each;
-}
 
 /** Whether what is given every so many days is due: counted from a fixed day, so that a list does not wander. */
 const isDue = ({ everyDays }: Ration, day: Day) => dayNumber(day) % everyDays === 0;

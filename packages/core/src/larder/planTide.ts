@@ -38,7 +38,7 @@ export function tideDays(tide: Pick<TideClass, 'rows' | 'vessels' | 'tin'>, days
 /** What a keeper wants of a plan. */
 export interface TideWishes {
   food: NewVessel;
-  /** Always two cultures running that needs food. */
+  /** Two vessels on each day that needs food. */
   secondSource: boolean;
   /** More than the expected need, as a share of it. */
   margin: number;
@@ -106,8 +106,8 @@ export function planTide(tide: TideClass, days: number, wishes: TideWishes, toda
       ? 'You have enough running. Nothing to start.'
       : list.length === 0
         ? opened.length > 0
-          ? `Too late to start anything for ${range(opened, dayWords)} ${opened.length === 1 ? 'stays' : 'stay'} short for ${whose(opened[0] ?? 0)}.`
-          : `Enough, but from one culture only: no back-up ${range(shortDays, dayWords)}.`
+          ? `Too late to start anything: ${range(opened, dayWords)} ${opened.length === 1 ? 'stays' : 'stay'} short for ${whose(opened[0] ?? 0)}.`
+          : `Enough, but from one culture only: no back-up on ${range(shortDays, dayWords)}.`
         : `${count(list.length)} of ${name} ${list.length === 1 ? 'covers' : 'cover'} ${opened.length > 0 ? 'the rest' : 'it'}: ${inARow(list.map(dayWords))}.${opened.length > 0 ? ` ${range(opened, dayWords, true)} ${opened.length === 1 ? 'stays' : 'stay'} short for ${whose(opened[0] ?? 0)}.` : ''}`;
   const peak = Math.max(0, ...before.map(({ demand }) => demand));
   return {

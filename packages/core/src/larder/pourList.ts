@@ -114,7 +114,7 @@ export function pourList(view: LarderView, day: Day = view.today): PourList {
             vessel.pours.push({ tankId, code, choreKey, ml: shown, meals: times, insteadOf: source === food ? null : food });
         }
       }
-      // What as well as the main food may be left out for a day.
+      // What goes on beside the main food may be left out for a day.
       if (isMain && wanted > each * times * 0.1) {
         const classKey = foodClassOf(food);
         const bridge = classKey ? FOOD_CLASSES[classKey].bridge : '';

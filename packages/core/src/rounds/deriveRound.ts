@@ -103,7 +103,16 @@ function tankStops(
     return [
       {
         place: { quarantine, rackPosition, nursery, shelfLevel, leftCm, code },
-        stop: { tankId: tank.id, code, rackCode, quarantine, ...describeTank(view, tank.id), notes, chores, meals: [] },
+        stop: {
+          tankId: tank.id,
+          code,
+          rackCode,
+          quarantine,
+          ...describeTank(view, tank.id),
+          notes,
+          chores,
+          meals: mealsOf(chores),
+        },
       },
     ];
   });
@@ -167,7 +176,6 @@ export function deriveRound(view: HouseView, day: Day, before: Round | null = nu
       }
       return { ...chore, caution: null, why: [...chore.why, caution] };
     });
-  for (const stop of stops) stop.meals = mealsOf(stop.chores);
   const chores = stops.flatMap((stop) => stop.chores);
   const open = chores.filter((chore) => !chore.outcome);
   return {

@@ -100,7 +100,7 @@ function orderChores(view: SalesView, order: OpenOrder, day: Day): PlacedChore[]
   });
 }
 
-/** Orders that not enough fish as promised, and those whose day is over. */
+/** Orders that cannot be met as promised, and those whose day is over. */
 function salesAlarms(view: SalesView): Alarm[] {
   if (view.sales.orders.length === 0) return [];
   return orderOutlooks(view).flatMap(({ orderId, number, dueOn, state, lines }): Alarm[] => {
@@ -113,7 +113,7 @@ function salesAlarms(view: SalesView): Alarm[] {
         {
           key,
           severity,
-          title: `Order ${number} not enough fish as promised.`,
+          title: `Order ${number} can’t be filled as promised.`,
           text: lines.flatMap(({ troubles }) => troubles).join(' '),
           subject,
         },

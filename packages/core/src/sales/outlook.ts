@@ -53,7 +53,7 @@ function troublesOf(view: SalesView, line: OrderLine, speciesName: string): stri
       return [
         left >= totalHeads(promised)
           ? `Those set aside in ${code} were sexed since. Choose again.`
-          : `Only ${left} are left in ${code}, and ${totalHeads(promised)} are promised of them. Choose others, or tell the buyer.`,
+          : `Only ${left} ${left === 1 ? 'is' : 'are'} left in ${code}, and ${totalHeads(promised)} are promised of them. Choose others, or tell the buyer.`,
       ];
     }
     const bar = barOf(view, lot);

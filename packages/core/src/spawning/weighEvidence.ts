@@ -35,7 +35,7 @@ export const USUAL_RULE: OutcomeRule = { outcome: 'spawned', withinDays: 14, sha
 export const usualRule = (species: { method: Method } | null): OutcomeRule =>
   species ? { ...USUAL_RULE, withinDays: methodOf(species).workedWithinDays } : USUAL_RULE;
 
-/** Whether an attempt came out well; null while it can’t tell. */
+/** Whether an attempt came out well; null while it cannot be said. */
 export function outcomeOf(record: AttemptRecord, { outcome, withinDays, share }: OutcomeRule): boolean | null {
   if (outcome === 'spawned') {
     if (record.spawnedAfterDays !== null) return record.spawnedAfterDays <= withinDays;

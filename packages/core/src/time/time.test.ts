@@ -20,7 +20,7 @@ import {
 
 const DUBLIN = 'Europe/Dublin';
 
-describe('shared day', () => {
+describe('the house’s day', () => {
   it('is not that of UTC: late in the evening west of Greenwich, early in the morning in summer', () => {
     expect(houseDay('2026-07-01T23:30:00Z', DUBLIN)).toBe('2026-07-02');
     expect(houseDay('2026-12-01T23:30:00Z', DUBLIN)).toBe('2026-12-01');

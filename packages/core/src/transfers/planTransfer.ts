@@ -76,7 +76,7 @@ function mixingWarnings(moved: TransferGroup, target: TransferTank): TransferWar
       [other, moved],
     ] as const)
       if (wouldSeize(hunter.species, prey.species))
-        warnings.push({ kind: 'eats', text: `${name(hunter)} seize ${name(prey)} at rest on the floor, whatever their size.` });
+        warnings.push({ kind: 'eats', text: `${name(hunter)} grab ${name(prey)} resting on the bottom, whatever their size.` });
     if (!sameBrood && (eggsEaten || isEaten))
       warnings.push({
         kind: 'eats',

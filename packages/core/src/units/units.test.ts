@@ -50,7 +50,7 @@ describe('reading a typed quantity', () => {
     expect(parsed.ok && parsed.value).toBeCloseTo(value, 3);
   });
 
-  it('takes shared unit when none is typed', () => {
+  it('takes the house’s unit when none is typed', () => {
     const parsed = parseQuantity('78', 'temperature', 'degF');
     expect(parsed.ok && parsed.value).toBeCloseTo(25.5556, 3);
   });

@@ -64,17 +64,21 @@ export function createRounds({
   /** Ticks what is not ticked yet, all of it or nothing. */
   async function applyTicks(scope: Scope, body: EntryBody<'ticks'>): Promise<Applied> {
     const done: Applied[] = [];
-    const codes = new Set<string>();
+    const tankIds = new Set<string>();
     for (const outcome of body.outcomes) {
       if (await repository.ofChore(scope, outcome.choreKey)) continue;
       done.push(await log.part(scope, 'outcome', outcome));
-      if (outcome.tankId) codes.add((await room.getTank(scope, outcome.tankId, '#/outcomes')).code);
+      if (outcome.tankId) tankIds.add(outcome.tankId);
     }
-    const [first] = done;
-    if (!first) throw new DomainError('rounds/already-ticked', { detail: 'Already ticked.' });
+    if (done.length === 0) throw alreadyTicked({ status: 'done' });
     const all = joined(done);
-    const many = `${done.length} chores ticked${codes.size > 0 ? `: ${[...codes].join(', ')}` : ''}`;
-    return { ...all, text: done.length === 1 ? first.text : codes.size === 1 ? all.text : many };
+    // Of one tank each chore is told; of a rack only how many, and where.
+    if (done.length === 1 || tankIds.size === 1) return all;
+    const tanks = await Promise.all([...tankIds].map((id) => room.getTank(scope, id, '#/outcomes')));
+    return {
+      ...all,
+      text: `${done.length} chores ticked${tanks.length > 0 ? `: ${tanks.map(({ code }) => code).join(', ')}` : ''}`,
+    };
   }
 
   /** Reads a jotted line as of when it was typed, and does all of it or nothing. */

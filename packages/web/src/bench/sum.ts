@@ -4,7 +4,7 @@ import type { QuantityKind } from '@freshet/core/units';
 export interface SumInput {
   path: string;
   label: string;
-  /** What’s in it at first; empty where it can be left empty. */
+  /** What stands in it at first; empty where it may stay empty. */
   start: string;
   /** Read with either unit; plain numbers otherwise, in `unit`. */
   kind?: QuantityKind;

@@ -57,7 +57,7 @@ describe('the bench', () => {
     ]);
   });
 
-  it('understands either unit in one field, and shared unit where none is typed', () => {
+  it('understands either unit in one field, and the house’s unit where none is typed', () => {
     const read = (tankLitres: string, units: Parameters<typeof toSumInput>[2] = UNITS) => {
       const found = toSumInput(sum('water.dose'), { tankLitres }, units);
       return 'input' in found ? found.input.tankLitres : found.message;

@@ -2,7 +2,7 @@ import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { useSyncExternalStore } from 'react';
 import { ApiProblem, send, type Body, type WriteName } from './api';
 
-/** A write that has not exposed the server yet; sent again with the same id, so it is recorded once. */
+/** A write that has not reached the server yet; sent again with the same id, so it is recorded once. */
 export interface Waiting {
   /** Whose it is: account and house. Nobody else sees or sends it. */
   owner: string;

@@ -4,7 +4,7 @@ const METRIC = { units: { temperature: 'degC', volume: 'L' } } as const;
 const US = { units: { temperature: 'degF', volume: 'galUS' } } as const;
 
 describe('what is shown', () => {
-  it('is in shared units, to the figures it was measured with', () => {
+  it('is in the house’s units, to the figures it was measured with', () => {
     expect([showTemperature(25.56, METRIC), showTemperature(25.56, US)]).toEqual(['25.6 °C', '78 °F']);
     expect([showVolume(46.197, METRIC), showVolume(46.197, US)]).toEqual(['46 L', '12 gal']);
   });

@@ -103,7 +103,7 @@ export function EquipForm({ tank, done }: { tank: Tank; done: () => void }) {
       <TextField
         label="Heat it loses, W per °C above the room"
         inputMode="decimal"
-        hint={`about ${formatNumber(usualLossWPerK(tank.litres))}. if you leave it empty; used for heating costs`}
+        hint={`about ${formatNumber(usualLossWPerK(tank.litres))} if you leave it empty; used for heating costs`}
         error={errors.lossWPerK?.message}
         {...register('lossWPerK')}
       />

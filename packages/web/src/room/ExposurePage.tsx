@@ -158,7 +158,7 @@ export function ExposurePage() {
                         <g
                           role="link"
                           tabIndex={0}
-                          aria-label={`${drawn.tank.code}: ${path === undefined ? 'not exposed' : path.length === 0 ? 'seen here' : `exposed`}`}
+                          aria-label={`${drawn.tank.code}: ${path === undefined ? 'not exposed' : path.length === 0 ? 'seen here' : 'exposed'}`}
                           className="cursor-pointer"
                           onClick={() => void navigate(`/tanks/${drawn.tank.id}`)}
                           onKeyDown={(event) => event.key === 'Enter' && void navigate(`/tanks/${drawn.tank.id}`)}

@@ -14,7 +14,7 @@ export const OVERLAY_WORDS: Record<Overlay, string> = {
   nitrate: 'Nitrate',
   change: 'Last change',
   crowding: 'Crowding',
-  tight: 'Full from',
+  tight: 'Filling from',
   readiness: 'Readiness',
   free: 'Next free',
 };

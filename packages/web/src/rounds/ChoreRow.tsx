@@ -5,6 +5,7 @@ import { formatNumber, inUnits } from '@freshet/core/units';
 import { useHouse, useLog, useOutbox, usePressed, useUndo } from '../data';
 import { Why } from '../ui';
 import { ANSWERS, type Answer, type Chore, type Stop } from './chore';
+import { TickBox } from './TickBox';
 
 /** What a chore was ticked as, as it is sent. */
 const outcomeOf = (chore: Chore, stop: Stop, day: string, at: string) => ({
@@ -112,27 +113,14 @@ export function ChoreRow({ chore, stop, day, ahead }: { chore: Chore; stop: Stop
   };
   return (
     <div className={clsx('flex min-h-11 min-w-0 items-center gap-2.5', done && 'text-quiet')}>
-      <button
-        type="button"
-        role="checkbox"
-        aria-checked={status === 'done'}
-        aria-label={`${stop.code}: ${chore.text} ${chore.amountText}`}
+      <TickBox
+        label={`${stop.code}: ${chore.text} ${chore.amountText}`}
+        status={status}
+        isRound={watch}
+        isDashed={ahead || waiting}
         disabled={!may}
-        onClick={press}
-        className={clsx('-m-[9px] grid size-11 shrink-0 place-items-center disabled:opacity-100', !may && 'cursor-default')}
-      >
-        <span
-          className={clsx(
-            'grid size-[26px] place-items-center border border-ink text-[17px] leading-none font-bold',
-            watch ? 'rounded-full' : 'rounded-part',
-            done && !skipped ? 'bg-ink text-sheet' : 'bg-sheet',
-            ahead && 'border-dashed',
-            waiting && 'border-dashed',
-          )}
-        >
-          {skipped ? '–' : done ? '✓' : watch ? '?' : ''}
-        </span>
-      </button>
+        onPress={press}
+      />
       {asking && chore.asks?.of === 'sighting' ? (
         <Suspense>
           <SightingField

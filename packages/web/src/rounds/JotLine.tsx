@@ -2,6 +2,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
 import type { JotContext, JotHouse, JotResult, JotTank } from '@freshet/core/jot';
 import { useGet, useHouse, useLog, type Reply } from '../data';
+import { BEHIND_MS } from './behindPage';
 
 const KEPT = 'freshet.jot';
 
@@ -47,9 +48,6 @@ const SHOWN_CHOICES = 6;
 
 /** Words by which a line may be a sale. */
 const SALE_WORDS = /\bs(old|ale|ell)/i;
-
-/** The page stands by then; the reader of lines is there before the server may be away. */
-const BEHIND_MS = 2000;
 
 /** The reader of lines, fetched behind the page, or at once when somebody types. */
 function useParser(isTyped: boolean): Parser | null {

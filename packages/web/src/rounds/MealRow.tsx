@@ -4,6 +4,7 @@ import { useHouse } from '../data';
 import { LinkButton } from '../ui';
 import type { Chore, Stop } from './chore';
 import { ChoreRow, useTicks } from './ChoreRow';
+import { TickBox } from './TickBox';
 
 type Meal = Stop['meals'][number];
 
@@ -17,25 +18,13 @@ export function MealRow({ meal, stop, day, ahead }: { meal: Meal; stop: Stop; da
   return (
     <div className="w-full min-w-0">
       <div className={clsx('flex min-h-11 min-w-0 items-center gap-2.5', pressed && 'text-quiet')}>
-        <button
-          type="button"
-          role="checkbox"
-          aria-checked={pressed}
-          aria-label={`${stop.code}: ${meal.words}`}
+        <TickBox
+          label={`${stop.code}: ${meal.words}`}
+          status={pressed && 'done'}
+          isDashed={ahead}
           disabled={!may}
-          onClick={() => void tickAll(`${stop.code}: ${meal.words}`)}
-          className={clsx('-m-[9px] grid size-11 shrink-0 place-items-center disabled:opacity-100', !may && 'cursor-default')}
-        >
-          <span
-            className={clsx(
-              'grid size-[26px] place-items-center rounded-part border border-ink text-[17px] leading-none font-bold',
-              pressed ? 'bg-ink text-sheet' : 'bg-sheet',
-              ahead && 'border-dashed',
-            )}
-          >
-            {pressed ? '✓' : ''}
-          </span>
-        </button>
+          onPress={() => void tickAll(`${stop.code}: ${meal.words}`)}
+        />
         <span className="min-w-0 py-1">
           {meal.words}{' '}
           <LinkButton className="text-note" aria-expanded={isOpen} onClick={() => setIsOpen(!isOpen)}>

@@ -4,13 +4,12 @@ import { addDays, formatDay, localTime, sentence } from '@freshet/core/time';
 import { useGet, useHouse, type Reply } from '../data';
 import { ButtonLink, Empty, Loaded, PageHead, Segmented, usePageParams, withParam } from '../ui';
 import { AlarmList } from './AlarmList';
+import { BEHIND_MS } from './behindPage';
 import { choreFields, isPlain } from './ChoreRow';
 import { AllAsPlanned } from './MealRow';
 import { StopRow } from './StopRow';
 import { WalkMap } from './WalkMap';
 
-/** The page stands by then. */
-const BEHIND_MS = 2000;
 /** Today, tomorrow, the day after. */
 const LAST_AHEAD = 2;
 const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];

@@ -145,7 +145,7 @@ export function TriggerForm({
           label={`Out and in, ${house.units.volume === 'galUS' ? 'US gal' : 'L'}`}
           hint={
             change?.share && tank
-              ? `The recipe says ${showVolume(change.share * tank, house)}. leave empty for no water change`
+              ? `the recipe says ${showVolume(change.share * tank, house)}; leave empty for no water change`
               : 'leave empty for no water change'
           }
           error={errors.litres?.message}

@@ -124,7 +124,7 @@ class LineReader {
   }
 
   private clausesOf({ items, tanks }: Segment): Clause[] {
-    // Animals that live no tank of the tanks named are not those of the house that are called so.
+    // Animals that live in none of the tanks named are not those of the house that are called so.
     const ours = (item: Item): Item => {
       if (item.is !== 'names' || tanks.length === 0) return item;
       const groups = item.groups.filter(({ tank }) => tanks.includes(tank));

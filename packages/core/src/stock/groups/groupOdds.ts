@@ -51,7 +51,7 @@ export function groupSize({ confidence, ...wish }: GroupWish & { confidence: num
     throw new CalculationError(
       'unreachable',
       'maleShare',
-      `None match ${males > 0 && maleShare === 0 ? 'is a male' : 'is a female'}.`,
+      `None of them ${males > 0 && maleShare === 0 ? 'is a male' : 'is a female'}.`,
     );
   const count = smallest((n) => groupOdds({ ...wish, count: n }).probability, confidence, males + females);
   if (count === null) throw new CalculationError('unreachable', 'confidence', 'More than a million would be needed.');

@@ -29,14 +29,14 @@ function sureWords(likely: number | null, clutches: number): string {
   return 'No difference seen yet';
 }
 
-/** Look for of keeping eggs and young keeps more of them, in this house. */
+/** Which way of keeping eggs and young keeps more of them, in this house. */
 export function WaysPanel({ outcomes }: { outcomes: readonly BroodOutcome[] }) {
   const [by, setBy] = useState<keyof typeof BY>('eggPlan');
   const [place, setPlace] = useState(2);
   const span = SPANS[place] ?? SPANS[0];
   const ways = span ? compareWays(outcomes, BY[by].of, span.from, span.to) : [];
   return (
-    <Panel title="Look for saves more">
+    <Panel title="Which way saves more">
       <div className="mb-2 grid gap-3 sm:grid-cols-2">
         <SelectField label="By" value={by} onChange={(event) => setBy(event.target.value as keyof typeof BY)}>
           {Object.entries(BY).map(([key, { label }]) => (

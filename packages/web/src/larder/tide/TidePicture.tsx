@@ -13,7 +13,7 @@ export interface DrawnVessel extends TideVessel {
 }
 
 const AXIS_PX = 34;
-/** On a phonly one the day of a start is written; its handle tells the rest. */
+/** On a phone only the day of a start is written; its handle tells the rest. */
 const NARROW_PX = 560;
 const KEY_DAYS: Readonly<Record<string, number>> = { ArrowLeft: -1, ArrowRight: 1, PageUp: -7, PageDown: 7 };
 const PLAN_WORDS = { suggested: 'suggested', held: 'held there', taken: 'planned' } as const;

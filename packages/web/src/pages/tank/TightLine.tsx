@@ -10,7 +10,7 @@ export function TightLine({ life }: { life: Pick<Reply<'tankLife'>[number], 'tig
   return (
     <p className="border-b border-rule py-2">
       <Link to="/growout" className="link">
-        {tightOn <= house.today ? 'Getting full' : `Full from ${formatDay(tightOn, house.today)}`}
+        {tightOn <= house.today ? 'Getting full' : `Getting full from ${formatDay(tightOn, house.today)}`}
       </Link>
       {fullOn && (fullOn <= house.today ? ', too full now' : `, full ${formatDay(fullOn, house.today)}`)}
     </p>

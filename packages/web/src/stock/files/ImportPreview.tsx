@@ -89,7 +89,7 @@ export function ImportPreview({
             });
           }}
         >
-          {wrong.length > 0 && !leaveOut ? 'Nothing imported yet' : `Take ${lots.length} over`}
+          {wrong.length > 0 && !leaveOut ? 'Nothing imported yet' : `Import ${lots.length}`}
         </Button>
         <Button onClick={back}>Another file</Button>
       </div>
