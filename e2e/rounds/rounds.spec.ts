@@ -9,7 +9,10 @@ test('the walk says what to do, in which order, with what amounts', async ({ pag
   // The tank with the sick nothobranchs is served last, with quarantine.
   const apart = codes.findIndex((code) => code.startsWith('Q') || code === 'C2.3');
   expect(codes.slice(apart).every((code) => code.startsWith('Q') || code === 'C2.3')).toBe(true);
-  await expect(page.getByText('No infusoria for Fighting fish in B1.4.').last()).toBeVisible();
+  // One cause is one line, with each place in it.
+  const foods = page.getByRole('listitem').filter({ hasText: '2 first foods are missing.' }).last();
+  await foods.getByRole('link', { name: /^Fighting fish in B1\.4: infusoria/ }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Larder' })).toBeVisible();
 });
 
 test('every mark of the Horizon leads to what it is about', async ({ page }) => {
@@ -26,6 +29,7 @@ test('every mark of the Horizon leads to what it is about', async ({ page }) => 
 
 test('the sitter walks and logs, but is offered nothing that changes plans', async ({ page }) => {
   await enter(page, 'sitter');
+  await page.getByRole('button', { name: 'Rack A: tank by tank' }).click();
   const box = page.getByRole('checkbox', { name: /^A1\.5: / }).first();
   await box.click();
   await expect(box).toBeChecked();
@@ -41,21 +45,37 @@ test('the sitter walks and logs, but is offered nothing that changes plans', asy
   await expect(page.getByRole('link', { name: 'Plan a spawning' })).toBeHidden();
 });
 
-test('all a tank is fed is one tick, a stop is one tap, and each is undone as one', async ({ page }) => {
+test('a rack is fed by one tick, a tank by one of its own, a stop is one tap, and each is undone as one', async ({ page }) => {
   await enter(page);
-  const stop = page.getByRole('listitem').filter({ has: page.getByRole('link', { name: 'A1.6', exact: true }) });
-  const meal = stop.getByRole('checkbox');
+  const rack = page.getByRole('checkbox', { name: /^Feed rack A, \d+ tanks: .*brine shrimp [\d.]+ ml/ });
+  const said = (await rack.getAttribute('aria-label')) ?? '';
+  await page.getByRole('button', { name: 'Rack A: tank by tank' }).click();
+  const tank = page
+    .getByRole('listitem')
+    .filter({ has: page.getByRole('link', { name: 'A1.6', exact: true }) })
+    .last();
+  const meal = tank.getByRole('checkbox');
   await expect(meal).toHaveAccessibleName(/^A1\.6: Feed infusoria 2 × 3\.5 ml, .*; brine shrimp 2 × 0\.5 ml/);
   await meal.click();
-  // Both foods are logged, by one entry.
-  await expect(stop.getByRole('checkbox', { checked: true })).toHaveCount(2);
+  // Both foods are logged, by one entry, and the rack has a tank less to feed.
+  await expect(tank.getByRole('checkbox', { checked: true })).toHaveCount(2);
+  await expect(rack).not.toHaveAccessibleName(said);
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(stop.getByRole('checkbox')).toHaveCount(1);
+  await expect(tank.getByRole('checkbox')).toHaveCount(1);
   await expect(meal).not.toBeChecked();
-  const whole = page.getByRole('listitem').filter({ has: page.getByRole('link', { name: 'A2.1', exact: true }) });
-  await whole.getByRole('button', { name: 'A2.1: all done as planned' }).click();
+  await expect(rack).toHaveAccessibleName(said);
+  await rack.click();
+  await expect(page.getByText('Stop 1 is done: rack A fed')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await expect(rack).not.toBeChecked();
+  await expect(rack).toHaveAccessibleName(said);
+  // The evening has the long work as well: a stop with several jobs is one tap.
+  await page.getByRole('radio', { name: 'Evening' }).click();
+  const whole = page.getByRole('listitem').filter({ has: page.getByRole('link', { name: 'B2.3', exact: true }) });
+  await whole.getByRole('button', { name: 'B2.3: all done as planned' }).click();
   await expect(whole.getByRole('checkbox', { checked: true })).not.toHaveCount(0);
-  await expect(whole.getByRole('checkbox', { checked: false })).toHaveCount(0);
+  // What has a caution is never ticked along.
+  await expect(whole.getByRole('checkbox', { checked: false })).toHaveCount(1);
   await page.getByRole('button', { name: 'Undo' }).first().click();
   await expect(whole.getByRole('checkbox', { checked: true })).toHaveCount(0);
 });
@@ -128,7 +148,7 @@ test('the log takes entries back, and says why when it cannot', async ({ page })
 test('what is ticked while the server is away is kept, said, and sent once when it is back', async ({ page, context }) => {
   await enter(page);
   await page.route('**/api/**', (route) => route.abort());
-  const box = page.getByRole('checkbox', { name: /^A2\.1: / }).first();
+  const box = page.getByRole('checkbox', { name: /^C2\.2: / }).first();
   await box.click();
   await expect(page.getByText(/1 entry waits to be sent/)).toBeVisible();
   await expect(page.getByText('waits to be sent').last()).toBeVisible();

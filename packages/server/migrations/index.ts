@@ -16,6 +16,7 @@ import { sales } from './2026-11-26-15-sales';
 import { furnishing } from './2026-11-26-16-furnishing';
 import { oneDoor } from './2026-12-01-17-one-door';
 import { buyers } from './2026-12-01-18-buyers';
+import { longWalk } from './2026-12-01-19-long-walk';
 import type { Migration } from './migration';
 
 /** In the order they run. */
@@ -38,4 +39,5 @@ export const MIGRATIONS: readonly Migration[] = [
   furnishing,
   oneDoor,
   buyers,
+  longWalk,
 ];

@@ -48,6 +48,12 @@ export const SubjectSchema = v.object({
 export const AlarmSchema = v.object({
   key: v.string(),
   cause: v.optional(v.string()),
+  about: v.optional(
+    v.object({
+      topic: v.picklist(['food', 'full', 'filling', 'cold', 'warm', 'silent', 'probe', 'nitrate', 'water']),
+      part: v.string(),
+    }),
+  ),
   severity: v.picklist(['now', 'soon']),
   title: v.string(),
   text: v.string(),

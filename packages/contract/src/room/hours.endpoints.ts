@@ -21,6 +21,7 @@ const hours = {
   lampOff: v.nullable(Time),
   fastOn: v.nullable(Weekday),
   newFoodOn: v.nullable(Weekday),
+  longWalk: v.nullable(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(MOST_WALKS - 1, 'Choose one of the walks.'))),
   latitude: degrees(90, 'Latitude is -90 to 90 degrees, north positive.'),
   longitude: degrees(180, 'Longitude is -180 to 180 degrees, east positive.'),
 };
@@ -34,6 +35,7 @@ export const NewHours = v.pipe(
     ...hours,
     fastOn: v.optional(hours.fastOn),
     newFoodOn: v.optional(hours.newFoodOn),
+    longWalk: v.optional(hours.longWalk),
     version: Version,
     override: Override,
   }),

@@ -21,6 +21,14 @@ const Stop = v.object({
 export const RoundReply = v.object({
   day: Day,
   stops: v.array(Stop),
+  rackMeals: v.array(
+    v.object({
+      rackCode: v.string(),
+      walk: v.number(),
+      words: v.string(),
+      stops: v.array(v.object({ tankId: v.string(), keys: v.array(v.string()) })),
+    }),
+  ),
   alarms: v.array(AlarmSchema),
   walks: v.pipe(v.array(v.string()), v.readonly()),
   total: v.number(),

@@ -4,11 +4,16 @@ export interface Subject {
   id: string;
 }
 
+/** Kinds of alarms that are told in one line where several stand at once. */
+export type AlarmTopic = 'food' | 'full' | 'filling' | 'cold' | 'warm' | 'silent' | 'probe' | 'nitrate' | 'water';
+
 /** What needs the keeper: a sentence that says what is wrong, why, and what to do. */
 export interface Alarm {
   key: string;
   /** What it comes of, where several alarms may come of it: only the first of those is told. */
   cause?: string | undefined;
+  /** Its kind, and what it says beside others of that kind: the place and what is wrong there. */
+  about?: { topic: AlarmTopic; part: string } | undefined;
   severity: 'now' | 'soon';
   title: string;
   text: string;

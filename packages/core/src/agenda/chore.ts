@@ -26,6 +26,8 @@ export interface ChoreKind {
   covers: readonly string[];
   /** What is typed beside it; null when a tick says all, or changes the planned amount. */
   asks: Asks | null;
+  /** Takes its time and is bound to no hour: it goes on the walk the house has time on. */
+  anyHour: boolean;
   /** A meal: all of one stop and walk are one line. */
   meal: boolean;
 }
@@ -34,12 +36,12 @@ export interface ChoreKind {
 export function choreKinds<Name extends string>(
   kinds: Record<
     Name,
-    Pick<ChoreKind, 'seconds' | 'words'> & Partial<Pick<ChoreKind, 'way' | 'covers' | 'asks' | 'stays' | 'meal'>>
+    Pick<ChoreKind, 'seconds' | 'words'> & Partial<Pick<ChoreKind, 'way' | 'covers' | 'asks' | 'stays' | 'meal' | 'anyHour'>>
   >,
 ): Record<Name, ChoreKind> {
   const declared = {} as Record<Name, ChoreKind>;
   for (const name of Object.keys(kinds) as Name[])
-    declared[name] = { name, way: 'do', stays: false, covers: [], asks: null, meal: false, ...kinds[name] };
+    declared[name] = { name, way: 'do', stays: false, anyHour: false, covers: [], asks: null, meal: false, ...kinds[name] };
   return declared;
 }
 
@@ -79,7 +81,7 @@ export interface Chore {
   meal: boolean;
   why: string[];
   caution: string | null;
-  /** Which walk of the day it is for, from 0; what is not bound to an hour is for the first. */
+  /** Which walk of the day it is for, from 0; what is not bound to an hour is for the first, or for the one the house has time on. */
   walk: number;
   overdue: boolean;
   tick: Tick | null;

@@ -10,7 +10,8 @@ export {
   type Outcome,
   type Tick,
 } from './chore';
-export type { Alarm, Subject } from './alarm';
+export type { Alarm, AlarmTopic, Subject } from './alarm';
+export { alarmLines, type AlarmLine } from './alarmLines';
 export { BAR_RANK, type Bar, type BarKind } from './bar';
 export type { Agenda, Bench, PlacedChore } from './agenda';
 export { groupBy } from './groupBy';

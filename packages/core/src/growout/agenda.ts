@@ -36,6 +36,8 @@ function crowdingAlarms(view: GrowoutView): Alarm[] {
     const { figures, commonName } = most.species;
     const isFull = fullOn !== null;
     const mm = crowd.mostMm ?? figures.saleMm[0];
+    // Room is booked for some of them: that stands in the Horizon until it is too full.
+    if (!isFull && view.moves.some(({ lotId }) => lotId === most.lot.id)) return [];
     const carried = (side: 'tight' | 'full') => youngCarried(figures, mm, tank, side);
     const room =
       figures.limitedBy === 'floor' ? `${formatNumber(tank.floorM2 * 10_000)} cm² of floor` : `${formatNumber(tank.litres)} L`;
@@ -52,6 +54,10 @@ function crowdingAlarms(view: GrowoutView): Alarm[] {
     return [
       {
         key: `crowd:${tankId}`,
+        about: {
+          topic: isFull ? 'full' : 'filling',
+          part: `${tank.code}: ${here} ${crowd.others > 0 ? 'animals' : commonName.toLowerCase()}, ${isFull ? `${plenty} is plenty` : bound}`,
+        },
         severity: isFull ? 'now' : 'soon',
         title: isFull ? `${tank.code} is too full.` : `${tank.code} is getting full.`,
         text: `${most.heads} ${commonName.toLowerCase()}${crowd.others > 0 ? ` and ${crowd.others} others` : ''} in ${room}; ${bound}. ${act}`,

@@ -2,7 +2,7 @@ import { BAR_RANK, chore, feedWords, tick, type Agenda, type Alarm, type Bar, ty
 import type { ReadBrood } from '../broods';
 import { codesOf, mealsByWalk } from '../room';
 import { FOOD_NAMES, foodSpans } from '../species';
-import { addDays, dayNumber, daysBetween, formatDay, houseDay, inARow, sentence, type Day } from '../time';
+import { addDays, dayNumber, daysBetween, formatDay, formatDayRange, houseDay, inARow, sentence, type Day } from '../time';
 import { formatNumber } from '../units';
 import { amountWords } from './amountWords';
 import { planBackUps } from './backUps';
@@ -173,6 +173,7 @@ function larderAlarms(view: LarderView, plans: readonly LarderPlan[]): Alarm[] {
       .map(({ label }) => label);
     alarms.push({
       key: `food:${plan.key}`,
+      about: { topic: 'food', part: `${plan.label}: ${FOOD_NAMES[plan.food]} ${formatDayRange(plan.from, plan.to, view.today)}` },
       severity,
       title: `${plan.title}.`,
       text: others.length > 0 ? `${plan.text} Also for ${others.join(', ')}.` : plan.text,
@@ -182,12 +183,13 @@ function larderAlarms(view: LarderView, plans: readonly LarderPlan[]): Alarm[] {
   for (const described of view.cultures) {
     const { culture, state } = described;
     const successor = successorOf(described, view.cultures);
-    if (state.phase === 'overdue')
+    // One that another has taken over from is binned on the walk.
+    if (state.phase === 'overdue' && !kindOf(culture).batch && !successor)
       alarms.push({
         key: `culture:${culture.id}`,
         severity: 'soon',
         title: `${culture.name} is finished.`,
-        text: `${sentence(FOOD_NAMES[culture.food])} started ${formatDay(houseDay(culture.startedAt, view.timeZone), view.today)}; good until ${formatDay(state.lastDay, view.today)}. ${kindOf(culture).batch ? 'Bin what is left.' : successor ? `${successor.culture.name} has taken over: bin this one.` : 'Start a new one from it, then bin it.'}`,
+        text: `${sentence(FOOD_NAMES[culture.food])} started ${formatDay(houseDay(culture.startedAt, view.timeZone), view.today)}; good until ${formatDay(state.lastDay, view.today)}. Start a new one from it, then bin it.`,
         subject: { kind: 'larder', id: culture.id },
       });
     const [risk] = cultureRisks(described, view.cultures, learnedOf(view)(described), view.today, view.timeZone);

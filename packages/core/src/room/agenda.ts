@@ -4,10 +4,10 @@ import { formatNumber } from '../units';
 import { codeOf, type RoomTank, type RoomView } from './facts';
 
 export const ROOM_CHORES = choreKinds({
-  waterChange: { stays: true, seconds: 360, words: 'change water' },
-  feedFilter: { stays: true, seconds: 30, words: 'feed the filter' },
+  waterChange: { anyHour: true, stays: true, seconds: 360, words: 'change water' },
+  feedFilter: { anyHour: true, stays: true, seconds: 30, words: 'feed the filter' },
   testWater: { stays: true, seconds: 300, way: 'watch', words: 'test water' },
-  calibrate: { stays: true, seconds: 420, words: 'calibrate' },
+  calibrate: { anyHour: true, stays: true, seconds: 420, words: 'calibrate' },
 });
 
 /** A cycling filter is fed this often and tested this often, days. */
@@ -19,6 +19,16 @@ function sharedWords({ sump }: RoomTank, view: RoomView, litres: number): string
   if (sump === null) return [];
   const all = view.room.tanks.reduce((sum, one) => sum + (one.sump === sump ? one.litres : 0), 0);
   return [`${sump} is one water of ${formatNumber(all)} L: this changes ${formatNumber((100 * litres) / all)} % of it.`];
+}
+
+/** What a nitrate above the tank's limit adds to the why of its change, until it was changed. */
+function nitrateWords(tankId: string, { room, timeZone, today }: RoomView): string[] {
+  const nitrate = room.nitrate[tankId];
+  const ceiling = room.regimes.find((one) => one.tankId === tankId)?.regime.ceilingPpm ?? null;
+  if (!nitrate || ceiling === null || nitrate.ppm <= ceiling || (room.lastChanges[tankId] ?? '') > nitrate.at) return [];
+  return [
+    `Nitrate was ${formatNumber(nitrate.ppm)} mg/L on ${formatDay(houseDay(nitrate.at, timeZone), today)}; the limit here is ${formatNumber(ceiling)}. Change more if it stays so.`,
+  ];
 }
 
 /** What a tank's own regime and readiness ask for on a day. */
@@ -39,6 +49,7 @@ function tankChores(tank: RoomTank, view: RoomView, day: Day): Chore[] {
         overdue: late > 1,
         why: [
           `${formatNumber(due.regime.changeFraction * 100)} % of ${formatNumber(tank.litres)} L ${everyDays(due.regime.everyDays ?? 1)}, this tank’s routine.`,
+          ...nitrateWords(tank.id, view),
           ...sharedWords(tank, view, litres),
           late > 0 ? `It was due on ${formatDay(due.dueOn, view.today)}.` : 'It is due today.',
         ],
@@ -126,6 +137,7 @@ function roomAlarms(view: RoomView): Alarm[] {
       alarms.push({
         key: `probe:${probe.tankId}:${verdict.fault}`,
         ...(verdict.fault === 'outOfRange' ? { cause: `temp:${probe.tankId}` } : {}),
+        ...(isWater ? {} : { about: { topic: 'probe', part: `${code(probe.tankId)}: ${title}` } }),
         severity: isWater ? 'now' : 'soon',
         title: `${code(probe.tankId)}: ${title}.`,
         text: `${probe.name} shows ${formatNumber(verdict.value, 3)} °C${shift} since ${formatInstant(verdict.since, view.today, timeZone)}. ${remedy}`,
@@ -146,12 +158,15 @@ function roomAlarms(view: RoomView): Alarm[] {
       subject: { kind: 'tank', id: risk.tankId },
     });
   }
-  for (const { tankId, regime } of room.regimes) {
+  for (const { tankId, regime, dueOn } of room.regimes) {
     const nitrate = room.nitrate[tankId];
     if (!nitrate || regime.ceilingPpm === null || nitrate.ppm <= regime.ceilingPpm) continue;
     if ((room.lastChanges[tankId] ?? '') > nitrate.at) continue;
+    // Today's change is on the walk, and says why.
+    if (dueOn !== null && dueOn <= view.today) continue;
     alarms.push({
       key: `nitrate:${tankId}`,
+      about: { topic: 'nitrate', part: `${code(tankId)}: ${formatNumber(nitrate.ppm)} mg/L` },
       severity: 'soon',
       title: `${code(tankId)}: nitrate is too high.`,
       text: `${formatNumber(nitrate.ppm)} mg/L on ${formatDay(houseDay(nitrate.at, timeZone), view.today)} (limit ${formatNumber(regime.ceilingPpm)}). Change water, or change more each time.`,

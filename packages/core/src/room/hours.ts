@@ -9,18 +9,21 @@ export interface HouseHours {
   fastOn: number | null;
   /** Day of the week on which young are offered a food they do not know yet; null where nobody wishes it. */
   newFoodOn: number | null;
+  /** The walk with time for water changes and other long work, from 0; null where it is done as one comes by. */
+  longWalk: number | null;
   /** Degrees, north and east positive; null where nothing was said. */
   latitude: number | null;
   longitude: number | null;
 }
 
-/** What holds until the keeper says otherwise: three walks. */
+/** What holds until the keeper says otherwise: three walks, with time in the evening. */
 export const USUAL_HOURS: HouseHours = {
   walks: ['07:30', '13:00', '19:00'],
   lampOn: null,
   lampOff: null,
   fastOn: null,
   newFoodOn: null,
+  longWalk: 2,
   latitude: null,
   longitude: null,
 };

@@ -1,10 +1,11 @@
-import { groupBy, mealsOf, type Alarm, type Bench, type Chore, type LoggedOutcome, type Meal } from '../agenda';
+import { groupBy, mealsOf, type Alarm, type Bench, type Chore, type ChoreKind, type LoggedOutcome, type Meal } from '../agenda';
 import { describeTank, type HouseView, type TankWords } from '../house';
 import { compareWalk, type WalkPlace } from '../room';
 import { exposureFacts, illnessIn } from '../room';
 import type { Day } from '../time';
 import { formatNumber } from '../units';
 import { AGENDAS, ALARM_ORDER } from './agendas';
+import { rackMeals, type RackMeal } from './rackMeals';
 
 /** One stop of the walk. */
 export interface RoundStop extends TankWords {
@@ -24,6 +25,8 @@ export interface RoundStop extends TankWords {
 export interface Round {
   day: Day;
   stops: RoundStop[];
+  /** What whole racks are fed, a line a rack and walk. */
+  rackMeals: RackMeal[];
   alarms: Alarm[];
   /** Times of the day's walks. */
   walks: readonly string[];
@@ -33,14 +36,12 @@ export interface Round {
   minutesLeft: number;
 }
 
+const kindsThat = (is: (kind: ChoreKind) => boolean): ReadonlySet<string> =>
+  new Set(AGENDAS.flatMap(({ kinds }) => Object.values(kinds).flatMap((kind) => (is(kind) ? [kind.name] : []))));
 /** Kinds that stay until they are done. */
-const STAYING = new Set(
-  AGENDAS.flatMap(({ kinds }) =>
-    Object.values(kinds)
-      .filter(({ stays }) => stays)
-      .map(({ name }) => name),
-  ),
-);
+const STAYING = kindsThat(({ stays }) => stays);
+/** Kinds that are bound to no hour. */
+const LONG_WORK = kindsThat(({ anyHour }) => anyHour);
 /** A chore's key but for its day. */
 const withoutDay = (key: string) => key.slice(0, key.lastIndexOf(':'));
 
@@ -144,6 +145,8 @@ export function deriveRound(view: HouseView, day: Day, before: Round | null = nu
     before?.stops.flatMap(({ chores }) => chores.flatMap(({ key, outcome }) => (outcome ? [] : [withoutDay(key)]))) ?? [],
   );
   const isAsked = ({ kind, key }: Chore) => STAYING.has(kind) && asked.has(withoutDay(key));
+  const { walks } = view.room.hours;
+  const longWalk = Math.min(view.room.hours.longWalk ?? 0, walks.length - 1);
   const logged = view.outcomes.filter((outcome) => outcome.day === day);
   const loggedByTank = groupBy(logged, ({ tankId }) => tankId);
   const dueByTank = new Map<string, Chore[]>();
@@ -153,7 +156,7 @@ export function deriveRound(view: HouseView, day: Day, before: Round | null = nu
     for (const { tankId, chore } of agenda.chores?.(view, day) ?? []) {
       if (isAsked(chore)) continue;
       // Nothing of a coming day is late yet.
-      const asked = before ? { ...chore, overdue: false } : chore;
+      const asked = { ...chore, ...(before ? { overdue: false } : {}), ...(LONG_WORK.has(chore.kind) ? { walk: longWalk } : {}) };
       if (tankId === null) onBench.push(asked);
       else dueByTank.set(tankId, [...(dueByTank.get(tankId) ?? []), asked]);
     }
@@ -181,8 +184,9 @@ export function deriveRound(view: HouseView, day: Day, before: Round | null = nu
   return {
     day,
     stops,
+    rackMeals: rackMeals(stops),
     alarms: before === null && day === view.today ? deriveAlarms(view) : [],
-    walks: view.room.hours.walks,
+    walks,
     total: chores.length,
     done: chores.length - open.length,
     minutesLeft: Math.round(open.reduce((sum, chore) => sum + chore.seconds, 0) / 60),

@@ -838,3 +838,26 @@ describe('what does not suit whoever lives there', () => {
     expect(planned(apart)[0]?.text).toContain('in quarantine until Sun 29 Mar');
   });
 });
+
+describe('long work', () => {
+  const walksOf = (longWalk: number | null, walks = ['07:30', '13:00', '19:00']) => {
+    const told = house({
+      regimes: [
+        { tankId: 'T1', dueOn: TODAY, regime: { changeFraction: 0.5, everyDays: 3, ceilingPpm: 30, from: '2026-01-01' } },
+      ],
+      lots: [lot('a', 'T1', 'lemon-tetra', { unsexed: 10, lengthMm: 40 })],
+    });
+    const facts = factsOf(told);
+    const of = readHouse({ ...facts, room: { ...facts.room, hours: { ...facts.room.hours, walks, longWalk } } }, NOW);
+    return deriveRound(of, TODAY)
+      .stops.flatMap(({ chores: list }) => list)
+      .map(({ kind, walk }) => `${kind} ${walk + 1}`);
+  };
+
+  it('waits for the walk the house has time on, where there is such a walk; food does not', () => {
+    expect(walksOf(2)).toEqual(['feedAdults 1', 'waterChange 3']);
+    expect(walksOf(1)).toEqual(['feedAdults 1', 'waterChange 2']);
+    expect(walksOf(null)).toEqual(['feedAdults 1', 'waterChange 1']);
+    expect(walksOf(2, ['08:00'])).toEqual(['feedAdults 1', 'waterChange 1']);
+  });
+});

@@ -114,6 +114,7 @@ function temperatureAlarms(view: StockView): Alarm[] {
     if (age > STALE_DAYS) {
       alarms.push({
         key: `silent:${tankId}`,
+        about: { topic: 'silent', part: `${tank.code}: none for ${age} days` },
         severity: 'soon',
         title: `${tank.code}: no temperature for ${age} days.`,
         text: `The last was ${formatNumber(last.tempC, 3)} °C on ${formatDay(houseDay(last.at, timeZone), view.today)}. Check the probe and its battery, and take one by hand.`,
@@ -129,6 +130,10 @@ function temperatureAlarms(view: StockView): Alarm[] {
     if (first)
       alarms.push({
         key: `temp:${tankId}`,
+        about: {
+          topic: first.verdict === 'below' ? 'cold' : 'warm',
+          part: `${tank.code}: ${formatNumber(last.tempC, 3)} °C, ${first.kept.commonName.toLowerCase()} want ${formatRange(first.kept.figures.tempC)} °C`,
+        },
         cause: `temp:${tankId}`,
         severity: 'now',
         title: `${tank.code} is too ${first.verdict === 'below' ? 'cold' : 'warm'}: ${formatNumber(last.tempC, 3)} °C.`,
@@ -163,6 +168,7 @@ function waterAlarms(view: StockView): Alarm[] {
       const { name, unit } = JUDGED_WATER[quantity];
       alarms.push({
         key: `${quantity}:${tankId}`,
+        about: { topic: 'water', part: `${tank.code}: ${name} ${formatNumber(last.value, 3)}${unit}` },
         severity: 'soon',
         title: `${tank.code}: ${name} ${formatNumber(last.value, 3)}${unit} doesn’t suit them.`,
         text: `${wrong.map(({ commonName, figures }) => `${commonName} want ${formatRange(figures[quantity], 3)}${unit}`).join(', ')}; measured ${formatDay(houseDay(last.at, view.timeZone), view.today)}, give or take ${formatNumber(last.error)}. Change it over days, not at once.`,

@@ -7,6 +7,7 @@ const HOURS = declareTable('house_hours', {
   lampOff: nullable(text()),
   fastOn: nullable(whole()),
   newFoodOn: nullable(whole()),
+  longWalk: nullable(whole()),
   latitude: nullable(real()),
   longitude: nullable(real()),
   at: instant(),

@@ -17,8 +17,8 @@ export function createHours({ database, clock, log }: { database: Database; cloc
   async function current(at: Reading): Promise<Omit<HouseHours, 'walks'> & { walks: string[]; version: string | null }> {
     const said = await repository.newest(at);
     if (!said) return { ...USUAL_HOURS, walks: [...USUAL_HOURS.walks], ...(await repository.place(at)), version: null };
-    const { walks, lampOn, lampOff, fastOn, newFoodOn, latitude, longitude, entryId } = said;
-    return { walks, lampOn, lampOff, fastOn, newFoodOn, latitude, longitude, version: entryId };
+    const { walks, lampOn, lampOff, fastOn, newFoodOn, longWalk, latitude, longitude, entryId } = said;
+    return { walks, lampOn, lampOff, fastOn, newFoodOn, longWalk, latitude, longitude, version: entryId };
   }
 
   log.declare({
@@ -29,7 +29,7 @@ export function createHours({ database, clock, log }: { database: Database; cloc
           theirs: hoursWords(before ?? USUAL_HOURS),
           yours: hoursWords(body),
         });
-        const { walks, lampOn, lampOff, fastOn, newFoodOn, latitude, longitude } = body;
+        const { walks, lampOn, lampOff, fastOn, newFoodOn, longWalk, latitude, longitude } = body;
         await repository.hours.insert(scope, {
           id: newId(),
           entryId: scope.entryId,
@@ -38,6 +38,7 @@ export function createHours({ database, clock, log }: { database: Database; cloc
           lampOff,
           fastOn: fastOn ?? null,
           newFoodOn: newFoodOn ?? null,
+          longWalk: longWalk ?? null,
           latitude,
           longitude,
           at: scope.now,

@@ -216,6 +216,7 @@ export function bodiesOf(things: Things, now: string): Partial<Record<ApiName, o
       lampOff: '20:00',
       fastOn: 7,
       newFoodOn: 3,
+      longWalk: 1,
       latitude: 52.2,
       longitude: -6.4,
     },

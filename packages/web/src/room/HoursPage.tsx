@@ -25,7 +25,16 @@ const Weekdays = () => (
 function HoursForm({ hours }: { hours: Reply<'hours'> }) {
   const entry = useEntryForm<
     'setHours',
-    { walks: string[]; lampOn: string; lampOff: string; fastOn: string; newFoodOn: string; latitude: string; longitude: string }
+    {
+      walks: string[];
+      lampOn: string;
+      lampOff: string;
+      fastOn: string;
+      newFoodOn: string;
+      longWalk: string;
+      latitude: string;
+      longitude: string;
+    }
   >({
     name: 'setHours',
     defaults: {
@@ -34,15 +43,17 @@ function HoursForm({ hours }: { hours: Reply<'hours'> }) {
       lampOff: hours.lampOff ?? '',
       fastOn: hours.fastOn === null ? '' : String(hours.fastOn),
       newFoodOn: hours.newFoodOn === null ? '' : String(hours.newFoodOn),
+      longWalk: hours.longWalk === null ? '' : String(hours.longWalk),
       latitude: hours.latitude === null ? '' : String(hours.latitude),
       longitude: hours.longitude === null ? '' : String(hours.longitude),
     },
-    toBody: ({ walks, lampOn, lampOff, fastOn, newFoodOn, latitude, longitude }) => ({
+    toBody: ({ walks, lampOn, lampOff, fastOn, newFoodOn, longWalk, latitude, longitude }) => ({
       walks: walks.map(asTime).filter(Boolean),
       lampOn: asTime(lampOn) || null,
       lampOff: asTime(lampOff) || null,
       fastOn: fastOn ? Number(fastOn) : null,
       newFoodOn: newFoodOn ? Number(newFoodOn) : null,
+      longWalk: longWalk ? Number(longWalk) : null,
       latitude: readNumber('latitude', latitude),
       longitude: readNumber('longitude', longitude),
       version: hours.version,
@@ -76,6 +87,14 @@ function HoursForm({ hours }: { hours: Reply<'hours'> }) {
             />
           ))}
         </div>
+        <SelectField
+          label="Water changes and other long jobs"
+          hint="They wait for the walk you have time on. Eggs, food and whatever can’t wait stay on the walk they belong to."
+          {...register('longWalk')}
+        >
+          <option value="">as I come by</option>
+          {typed.map((time, i) => (time ? <option key={i} value={i}>{`on the ${walkWords(typed, i)} walk`}</option> : null))}
+        </SelectField>
         <SelectField
           label="Grown animals fast"
           hint="A day without food clears the gut and spares the water. Fry and conditioned breeders are still fed."

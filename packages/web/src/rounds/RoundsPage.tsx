@@ -1,4 +1,5 @@
 import { Fragment, useEffect, useState } from 'react';
+import { alarmLines } from '@freshet/core/agenda';
 import { walkAt, walkWords } from '@freshet/core/room';
 import { addDays, formatDay, localTime, sentence } from '@freshet/core/time';
 import { useGet, useHouse, type Reply } from '../data';
@@ -7,7 +8,9 @@ import { AlarmList } from './AlarmList';
 import { BEHIND_MS } from './behindPage';
 import { choreFields, isPlain } from './ChoreRow';
 import { AllAsPlanned } from './MealRow';
+import { FeedingRow } from './FeedingRow';
 import { StopRow } from './StopRow';
+import { choresOf, walkItems, type WalkItem } from './walkItems';
 import { WalkMap } from './WalkMap';
 
 /** Today, tomorrow, the day after. */
@@ -27,13 +30,14 @@ function onWalk(round: Reply<'round'>, walk: number): Reply<'round'> {
   return {
     ...round,
     stops,
+    rackMeals: round.rackMeals.filter((meal) => meal.walk <= walk),
     total: chores.length,
     done: chores.length - open.length,
     minutesLeft: Math.round(open.reduce((sum, chore) => sum + chore.seconds, 0) / 60),
   };
 }
 
-const isDone = (stop: Reply<'round'>['stops'][number]) => stop.chores.every((chore) => chore.outcome);
+const isDone = (item: WalkItem) => choresOf(item).every((chore) => chore.outcome);
 
 /** Keys 1, 2 and 3 show today, tomorrow and the day after. */
 function useDayKeys(choose: (ahead: number) => void): void {
@@ -65,13 +69,13 @@ function RackLine({ round, rackCode }: { round: Reply<'round'>; rackCode: string
 
 function Stops({ round, ahead }: { round: Reply<'round'>; ahead: number }) {
   const [showDone, setShowDone] = useState(false);
-  const numbered = round.stops.map((stop, i) => ({ stop, number: i + 1 }));
-  const firstOpen = numbered.find(({ stop }) => !isDone(stop) && stop.chores.length > 0)?.number ?? null;
-  const done = ahead > 0 ? [] : numbered.filter(({ stop, number }) => isDone(stop) && number < (firstOpen ?? Infinity));
-  const shown = showDone ? numbered : numbered.filter((entry) => !done.includes(entry));
+  const items = walkItems(round);
+  const firstOpen = items.find((item) => !isDone(item) && choresOf(item).length > 0)?.number ?? null;
+  const done = ahead > 0 ? [] : items.filter((item) => isDone(item) && item.number < (firstOpen ?? Infinity));
+  const shown = showDone ? items : items.filter((item) => !done.includes(item));
   return (
     <>
-      <WalkMap stops={round.stops} nextNumber={ahead > 0 ? null : firstOpen} />
+      <WalkMap items={items} nextNumber={ahead > 0 ? null : firstOpen} />
       <div className="border-t border-ink">
         {done.length > 0 && (
           <button
@@ -86,14 +90,14 @@ function Stops({ round, ahead }: { round: Reply<'round'>; ahead: number }) {
             >
               ✓
             </span>
-            {done.length === numbered.length
+            {done.length === items.length
               ? 'The whole walk is done'
               : done.length === 1
                 ? 'Stop 1 is done'
                 : `Stops 1 to ${done.length} are done`}
             :{' '}
             {done
-              .map(({ stop }) => stop.code)
+              .map((item) => (item.kind === 'stop' ? item.stop.code : `rack ${item.rackCode} fed`))
               .slice(0, 8)
               .join(', ')}
             {done.length > 8 ? ' …' : ''}
@@ -101,12 +105,26 @@ function Stops({ round, ahead }: { round: Reply<'round'>; ahead: number }) {
           </button>
         )}
         <ol>
-          {shown.map(({ stop, number }, i) => (
-            <Fragment key={stop.tankId ?? stop.code}>
-              {ahead === 0 && stop.rackCode !== shown[i - 1]?.stop.rackCode && (
-                <RackLine round={round} rackCode={stop.rackCode} />
+          {shown.map((item, i) => (
+            <Fragment key={item.kind === 'stop' ? (item.stop.tankId ?? item.stop.code) : item.feeding.key}>
+              {ahead === 0 && item.rackCode !== shown[i - 1]?.rackCode && <RackLine round={round} rackCode={item.rackCode} />}
+              {item.kind === 'stop' ? (
+                <StopRow
+                  stop={item.stop}
+                  number={item.number}
+                  day={round.day}
+                  ahead={ahead > 0}
+                  next={ahead === 0 && item.number === firstOpen}
+                />
+              ) : (
+                <FeedingRow
+                  feeding={item.feeding}
+                  number={item.number}
+                  day={round.day}
+                  ahead={ahead > 0}
+                  next={ahead === 0 && item.number === firstOpen}
+                />
               )}
-              <StopRow stop={stop} number={number} day={round.day} ahead={ahead > 0} next={ahead === 0 && number === firstOpen} />
             </Fragment>
           ))}
         </ol>
@@ -201,8 +219,8 @@ export function RoundsPage() {
                     <>
                       <details className="border border-ink bg-sheet lg:hidden">
                         <summary className="min-h-11 cursor-pointer px-3 py-2.5 font-semibold">
-                          {data.alarms.filter((alarm) => alarm.severity === 'now').length} now,{' '}
-                          {data.alarms.filter((alarm) => alarm.severity === 'soon').length} soon
+                          {alarmLines(data.alarms).filter(({ severity }) => severity === 'now').length} now,{' '}
+                          {alarmLines(data.alarms).filter(({ severity }) => severity === 'soon').length} soon
                         </summary>
                         <AlarmList alarms={data.alarms} />
                       </details>

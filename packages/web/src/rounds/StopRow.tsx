@@ -2,8 +2,7 @@ import { clsx } from 'clsx';
 import { Link } from 'react-router';
 import { Swatch } from '../ui';
 import type { Stop } from './chore';
-import { ChoreRow, isPlain } from './ChoreRow';
-import { AllAsPlanned, MealRow } from './MealRow';
+import { StopChores, StopNotes } from './StopChores';
 
 /** One stop of the walk: who lives here, what is to know, what is to do. */
 export function StopRow({
@@ -19,10 +18,6 @@ export function StopRow({
   ahead: boolean;
   next: boolean;
 }) {
-  // One food alone is a chore like any other.
-  const meals = stop.meals.filter(({ keys }) => keys.length > 1);
-  const plain = stop.chores.filter(isPlain);
-  const inMeal = new Set(meals.flatMap(({ keys }) => keys));
   const cautions = [...new Set(stop.chores.filter((chore) => !chore.outcome).flatMap((chore) => chore.caution ?? []))];
   return (
     <li
@@ -55,24 +50,8 @@ export function StopRow({
         <div className="text-note text-quiet">{stop.detail}</div>
       </div>
       <div className="col-span-2 col-start-2 min-w-0 md:col-span-1 md:col-start-auto">
-        {stop.notes.map((note) => (
-          <p key={note} className="mt-1.5 border-l-2 border-edge pl-2.5 text-note text-quiet">
-            {note}
-          </p>
-        ))}
-        <div className="flex flex-wrap gap-x-6">
-          {meals.map((meal) => (
-            <MealRow key={`meal ${meal.walk}`} meal={meal} stop={stop} day={day} ahead={ahead} />
-          ))}
-          {stop.chores
-            .filter(({ key }) => !inMeal.has(key))
-            .map((chore) => (
-              <ChoreRow key={chore.key} chore={chore} stop={stop} day={day} ahead={ahead} />
-            ))}
-          {!ahead && plain.filter(({ key }) => !inMeal.has(key)).length + meals.length > 1 && (
-            <AllAsPlanned stops={[{ stop, chores: plain }]} words={stop.code} day={day} />
-          )}
-        </div>
+        <StopNotes notes={stop.notes} />
+        <StopChores stop={stop} day={day} ahead={ahead} />
         {cautions.map((caution) => (
           <p key={caution} className="mb-1.5 border-l-2 border-amber-line pl-2.5 text-note">
             {caution}

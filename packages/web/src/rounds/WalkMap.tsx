@@ -2,13 +2,23 @@ import type { KeyboardEvent } from 'react';
 import { RackElevation } from '../room';
 import { useGet } from '../data';
 import { useWidth } from '../ui';
-import type { Stop } from './chore';
+import { choresOf, type WalkItem } from './walkItems';
 
 type State = 'done' | 'next' | 'open';
 
-/** Share of a stop that is ticked. */
-const progress = (stop: Stop) =>
-  stop.chores.length === 0 ? 1 : stop.chores.filter((chore) => chore.outcome).length / stop.chores.length;
+const isDone = (item: WalkItem) => choresOf(item).every((chore) => chore.outcome);
+
+/** The line of the walk each tank is served by: its own stop, else the feeding of its rack, the first that is still open. */
+function linesByTank(items: readonly WalkItem[]): Map<string, { item: WalkItem; who: string }> {
+  const lines = new Map<string, { item: WalkItem; who: string }>();
+  for (const item of items)
+    for (const stop of item.kind === 'feeding' ? item.feeding.stops : []) {
+      const before = lines.get(stop.tankId ?? '');
+      if (!before || isDone(before.item)) lines.set(stop.tankId ?? '', { item, who: stop.who });
+    }
+  for (const item of items) if (item.kind === 'stop') lines.set(item.stop.tankId ?? '', { item, who: item.stop.who });
+  return lines;
+}
 
 function goTo(number: number): void {
   const stop = document.getElementById(`stop-${number}`);
@@ -17,20 +27,20 @@ function goTo(number: number): void {
 }
 
 /** Today's stops on the racks: each tank carries its number; done ones are filled, the next one is rust. */
-export function WalkMap({ stops, nextNumber }: { stops: readonly Stop[]; nextNumber: number | null }) {
+export function WalkMap({ items, nextNumber }: { items: readonly WalkItem[]; nextNumber: number | null }) {
   const room = useGet('room');
   const [measure, width] = useWidth<HTMLDivElement>();
-  const numbers = new Map(stops.map((stop, i) => [stop.tankId ?? '', { number: i + 1, stop }]));
+  const lines = linesByTank(items);
   const spans = new Map<string, [number, number]>();
   const apart = new Map<string, number[]>();
-  for (const [i, stop] of stops.entries()) {
+  for (const { number, rackCode, stop } of items) {
     // A tank in quarantine among healthy ones is served last, apart from its rack.
-    if (stop.quarantine && !room.data?.racks.find((rack) => rack.code === stop.rackCode)?.quarantine) {
-      apart.set(stop.rackCode, [...(apart.get(stop.rackCode) ?? []), i + 1]);
+    if (stop?.quarantine && !room.data?.racks.find((rack) => rack.code === rackCode)?.quarantine) {
+      apart.set(rackCode, [...(apart.get(rackCode) ?? []), number]);
       continue;
     }
-    const span = spans.get(stop.rackCode);
-    spans.set(stop.rackCode, [span?.[0] ?? i + 1, i + 1]);
+    const span = spans.get(rackCode);
+    spans.set(rackCode, [span?.[0] ?? number, number]);
   }
   return (
     <div ref={measure} className="mb-3 hidden min-h-[120px] sm:block">
@@ -45,8 +55,9 @@ export function WalkMap({ stops, nextNumber }: { stops: readonly Stop[]; nextNum
             return `${rack.quarantine ? 'own tools' : ''} ${span ? (span[0] === span[1] ? span[0] : `${span[0]} – ${span[1]}`) : ''}${[...(apart.get(rack.code) ?? [])].map((number) => `, ${number}`).join('')}`;
           }}
           draw={({ tank }, box) => {
-            const found = numbers.get(tank.id);
-            const state: State = found && progress(found.stop) === 1 ? 'done' : found?.number === nextNumber ? 'next' : 'open';
+            const found = lines.get(tank.id);
+            const number = found?.item.number ?? 0;
+            const state: State = found && isDone(found.item) ? 'done' : found && number === nextNumber ? 'next' : 'open';
             const fill = { done: 'var(--ink)', next: 'var(--rust)', open: 'var(--sheet)' }[state];
             const size = Math.min(13, box.width / 1.35, box.height * 0.8);
             return (
@@ -56,13 +67,13 @@ export function WalkMap({ stops, nextNumber }: { stops: readonly Stop[]; nextNum
                       className: 'cursor-pointer',
                       role: 'link',
                       tabIndex: 0,
-                      'aria-label': `Stop ${found.number}: ${tank.code}, ${found.stop.who}`,
-                      onClick: () => goTo(found.number),
-                      onKeyDown: (event: KeyboardEvent) => event.key === 'Enter' && goTo(found.number),
+                      'aria-label': `Stop ${number}: ${tank.code}, ${found.who}`,
+                      onClick: () => goTo(number),
+                      onKeyDown: (event: KeyboardEvent) => event.key === 'Enter' && goTo(number),
                     }
                   : {})}
               >
-                <title>{found ? `${found.number}: ${tank.code}, ${found.stop.who}` : `${tank.code}: nothing to do`}</title>
+                <title>{found ? `${number}: ${tank.code}, ${found.who}` : `${tank.code}: nothing to do`}</title>
                 <rect x={box.x} y={box.y} width={box.width} height={box.height} fill={found ? 'var(--sheet)' : 'none'} />
                 <rect
                   x={box.x}
@@ -101,7 +112,7 @@ export function WalkMap({ stops, nextNumber }: { stops: readonly Stop[]; nextNum
                       fontWeight="700"
                       fill={state === 'open' ? 'var(--ink)' : 'var(--sheet)'}
                     >
-                      {found.number}
+                      {number}
                     </text>
                   </>
                 )}
