@@ -1,5 +1,6 @@
 // "npm test": everything on a fresh machine, or one part: check, unit, api, e2e. Closes with one line of counts.
 import { spawn } from 'node:child_process';
+import { randomBytes } from 'node:crypto';
 import { mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -90,6 +91,7 @@ async function startApplication(database, name, settings) {
       FRESHET_DATABASE_URL: database.url(name),
       FRESHET_PORT: String(port),
       FRESHET_WEB: join(ROOT, 'dist', 'web'),
+      FRESHET_SECRET: randomBytes(32).toString('hex'),
       ...settings,
     },
   });

@@ -17,7 +17,7 @@ export function giveUp(wrong, whatToDo) {
   process.exit(1);
 }
 
-const onPath = (program) => spawnSync('sh', ['-c', `command -v ${program}`], { stdio: 'ignore' }).status === 0;
+export const onPath = (program) => spawnSync('sh', ['-c', `command -v ${program}`], { stdio: 'ignore' }).status === 0;
 
 /** Installs Debian packages whose program is missing; says so when it may not. */
 export function needPrograms(programs) {

@@ -35,6 +35,8 @@ export interface AppOptions {
   webFolder?: string;
 }
 
+/** A database that is slower than this is ill. */
+const HEALTH_MS = 800;
 const SIGN_IN_TRIES = 10;
 /** Wrong passwords from one address, over all names. */
 const ADDRESS_TRIES = 100;
@@ -122,8 +124,16 @@ export function buildApp({ services, log, secret, webFolder }: AppOptions): Expr
   app.use('/assets', compression({ level: 9 }));
   app.use(compression());
   app.get('/api/health', async (_request, response) => {
-    await services.database.ping();
-    response.json({ ok: true, database: 'answers' });
+    const answers = await Promise.race([
+      services.database.ping().then(
+        () => true,
+        () => false,
+      ),
+      new Promise<boolean>((resolve) => setTimeout(() => resolve(false), HEALTH_MS)),
+    ]);
+    response
+      .status(answers ? 200 : 503)
+      .json({ ok: answers, server: 'answers', database: answers ? 'answers' : 'does not answer' });
   });
   app.get('/api/openapi.json', (_request, response) => {
     response.json(openApi());

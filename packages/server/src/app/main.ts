@@ -1,39 +1,14 @@
 import { pino } from 'pino';
-import { fixedClock, migrator, openDatabase, systemClock } from '../platform';
+import { fixedClock, openDatabase, systemClock } from '../platform';
 import { buildApp } from './app';
 import { compose } from './compose';
 import { demoProbes } from './demoProbes';
 import { listenToProbes } from './mqtt';
+import { prepareDatabase } from './prepareDatabase';
 import { seedDemo } from './seedDemo';
+import { readSettings, SettingsError } from './settings';
 
 const say = (line: string) => process.stdout.write(`${line}\n`);
-
-/** Settings; each has a default but the database. */
-function settings() {
-  const {
-    FRESHET_DATABASE_URL: databaseUrl,
-    FRESHET_PORT,
-    FRESHET_NOW,
-    FRESHET_SECRET,
-    FRESHET_WEB,
-    FRESHET_DEMO,
-    FRESHET_LOG,
-    FRESHET_MQTT_URL,
-    FRESHET_MQTT_CLIENT,
-  } = process.env;
-  if (!databaseUrl) throw new Error('FRESHET_DATABASE_URL is not set; begin with "npm start".');
-  return {
-    databaseUrl,
-    port: Number(FRESHET_PORT ?? 4173),
-    clock: FRESHET_NOW ? fixedClock(FRESHET_NOW) : systemClock,
-    secret: FRESHET_SECRET ?? 'freshet-development-only',
-    webFolder: FRESHET_WEB,
-    demo: FRESHET_DEMO !== 'no',
-    logLevel: FRESHET_LOG ?? 'warn',
-    mqttUrl: FRESHET_MQTT_URL,
-    mqttClient: FRESHET_MQTT_CLIENT ?? 'freshet-server',
-  };
-}
 
 async function checkLedger(databaseUrl: string): Promise<void> {
   const database = openDatabase(databaseUrl);
@@ -51,19 +26,20 @@ async function checkLedger(databaseUrl: string): Promise<void> {
 }
 
 async function serve(): Promise<void> {
-  const { databaseUrl, port, clock, secret, webFolder, demo, logLevel, mqttUrl, mqttClient } = settings();
+  const { databaseUrl, port, now, secret, webFolder, demo, logLevel, mqttUrl, mqttClient } = readSettings(process.env);
+  const clock = now ? fixedClock(now) : systemClock;
   const log = pino({ level: logLevel, redact: ['req.headers.cookie', 'res.headers["set-cookie"]'] });
   const database = openDatabase(databaseUrl);
-  await migrator(database).up();
   const services = compose({ database, clock, secret });
-  if ((await services.accounts.removeUnfinished()) > 0) say('The demonstration house was never finished: it is filled anew.');
-  if (demo && (await services.accounts.repository.countHouses()) === 0) {
+  await prepareDatabase(databaseUrl, say, async () => {
+    if ((await services.accounts.removeUnfinished()) > 0) say('The demonstration house was never finished: it is filled anew.');
+    if (!demo || (await services.accounts.repository.countHouses()) > 0) return;
     const started = Date.now();
     const { events, readings } = await seedDemo(database, clock.now());
     say(
       `Demonstration house filled: ${events} entries, ${readings} readings, in ${((Date.now() - started) / 1000).toFixed(1)} s`,
     );
-  }
+  });
   const bridge = mqttUrl ? listenToProbes(mqttUrl, mqttClient, services.probes, log) : null;
   const standIns = demo && process.send ? await demoProbes(services) : [];
   const server = buildApp({ services, log, secret, ...(webFolder ? { webFolder } : {}) }).listen(
@@ -87,10 +63,16 @@ async function serve(): Promise<void> {
   };
   process.on('SIGTERM', stop);
   process.on('SIGINT', stop);
+  // Whoever started it is gone: nothing is left running.
+  process.on('disconnect', stop);
 }
 
-const work = process.argv.includes('--check-ledger') ? checkLedger(settings().databaseUrl) : serve();
+const work = process.argv.includes('--check-ledger') ? checkLedger(readSettings(process.env).databaseUrl) : serve();
 work.catch((error: unknown) => {
+  if (error instanceof SettingsError) {
+    process.stderr.write(`${error.message}\n`);
+    process.exit(2);
+  }
   process.stderr.write(
     `${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n${error instanceof Error && error.cause ? String((error.cause as Error).stack) : ''}\n`,
   );
