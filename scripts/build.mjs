@@ -37,6 +37,8 @@ export async function bundle(entry, outfile) {
 // Packages with native parts, or that load their drivers by name, stay outside the bundle.
 export const EXTERNAL = [
   '@node-rs/argon2',
+  '@peculiar/x509',
+  'reflect-metadata',
   'mariadb',
   'sequelize',
   'pino',

@@ -80,7 +80,24 @@ export const HouseReply = v.object({
   agenda: slice<'agenda'>(),
 }) satisfies v.GenericSchema<unknown, HouseFacts>;
 
+/** Where a phone finds the house. */
+export const ReachReply = v.object({
+  /** The address to give to others and to print; null while only this machine reaches it. */
+  address: v.nullable(v.string()),
+  /** Further addresses of the same house. */
+  others: v.array(v.string()),
+  /** Whether there is a certificate of the house’s own to trust. */
+  hasCertificate: v.boolean(),
+});
+
 export const houseEndpoints = {
+  reach: endpoint({
+    method: 'GET',
+    path: '/api/reach',
+    summary: 'Where a phone finds the house',
+    role: 'viewer',
+    reply: ReachReply,
+  }),
   house: endpoint({
     method: 'GET',
     path: '/api/house',

@@ -1,3 +1,4 @@
+import { request } from 'node:http';
 import { QueryTypes } from 'sequelize';
 import { API } from '@freshet/contract/api';
 import { PROBLEMS } from '@freshet/contract/problems';
@@ -18,6 +19,41 @@ afterAll(async () => {
 });
 
 const json = async (response: Response) => (await response.json()) as Record<string, unknown>;
+
+describe('the name a request was sent to', () => {
+  /** Asks under a name, as a page does whose name was bent to this machine. */
+  const asked = (host: string, method: string, path: string) =>
+    new Promise<{ status: number; body: string }>((resolve, reject) => {
+      const { hostname, port } = new URL(test.url);
+      const sent = request({ hostname, port, method, path, headers: { host } }, (reply) => {
+        let body = '';
+        reply.on('data', (chunk: Buffer) => (body += String(chunk)));
+        reply.on('end', () => resolve({ status: reply.statusCode ?? 0, body }));
+      });
+      sent.on('error', reject);
+      sent.end();
+    });
+
+  it('must be this house’s own: nothing is read, asked or signed in under another', async () => {
+    expect((await asked('localhost', 'GET', '/api/session')).status).toBe(200);
+    for (const [method, path] of [
+      ['GET', '/api/session'],
+      ['POST', '/api/session'],
+      ['POST', '/api/houses'],
+      ['GET', '/'],
+    ] as const)
+      expect(await asked('shed.evil.example', method, path)).toEqual({
+        status: 421,
+        body: 'Freshet is not known by this name. Open it at its own address.\n',
+      });
+  });
+
+  it('is told to nobody else while only this machine reaches it', async () => {
+    const { keeper } = await test.house();
+    expect(await keeper.get('reach')).toEqual({ address: null, others: [], hasCertificate: false });
+    expect((await asked('localhost', 'GET', '/freshet.crt')).status).toBe(404);
+  });
+});
 
 describe('signing in', () => {
   it('needs the right password, tells no more for an unknown name than for a wrong one', async () => {
@@ -160,7 +196,7 @@ describe('what goes over the wire', () => {
     test.database.ping = () => Promise.reject(Object.assign(new Error('gone'), { code: 'ECONNREFUSED' }));
     const health = await keeper.raw('GET', '/api/health');
     test.database.ping = original;
-    expect([health.status, (await json(health)).code]).toEqual([503, 'platform/database-away']);
+    expect([health.status, await json(health)]).toEqual([503, { ok: false, server: 'answers', database: 'does not answer' }]);
     expect((await keeper.raw('GET', '/api/health')).status).toBe(200);
   });
 

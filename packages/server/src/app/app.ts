@@ -19,6 +19,7 @@ import { larderHandlers } from '../larder';
 import { logHandlers } from '../log';
 import { DomainError, mount, problemHandler, sessions, type Enter, type Handlers, type Who } from '../platform';
 import { biosecurityHandlers, hoursHandlers, probeHandlers, roomHandlers, waterHandlers } from '../room';
+import { isOwnHost, ownAddresses, ownName } from '../reach';
 import { roundsHandlers } from '../rounds';
 import { spawningHandlers } from '../spawning';
 import { speciesHandlers } from '../species';
@@ -31,10 +32,13 @@ export interface AppOptions {
   log: Logger;
   /** Signs the session cookie. */
   secret: string;
+  /** How it is reached beside from this machine: in the network, by an address of its own, through a proxy. */
+  reach?: { lanPort: number | null; address: string | null; proxy: string | null; authority: () => string | null };
   /** Folder of the built pages; none in tests of the interface alone. */
   webFolder?: string;
 }
 
+const LOOPBACK_PEER = /^(127\.|::1$|::ffff:127\.)/;
 /** A database that is slower than this is ill. */
 const HEALTH_MS = 800;
 const SIGN_IN_TRIES = 10;
@@ -76,6 +80,21 @@ const sameOrigin: RequestHandler = (request, _response, next) => {
   next();
 };
 
+/** Refuses what was not sent to this house by a name of its own: another's page may bend its name to this machine. */
+const ownHost =
+  ({ lanPort, address }: NonNullable<AppOptions['reach']>): RequestHandler =>
+  (request, response, next) => {
+    if (isOwnHost(request.headers.host, lanPort !== null, address)) next();
+    else response.status(421).type('text/plain').send('Freshet is not known by this name. Open it at its own address.\n');
+  };
+
+/** Where others find the house. */
+function reachOf({ lanPort, address, authority }: NonNullable<AppOptions['reach']>) {
+  const inNetwork = lanPort === null ? [] : [...ownAddresses(), ownName()].map((name) => `https://${name}:${lanPort}`);
+  const [first = null, ...others] = address === null ? inNetwork : [address, ...inNetwork];
+  return { address: first, others, hasCertificate: authority() !== null };
+}
+
 /** Pages and their parts; parts carry a hash in their name and may be kept for ever. */
 function pages(folder: string): RequestHandler[] {
   const index = join(folder, 'index.html');
@@ -98,11 +117,15 @@ const COMPILES = /^\/assets\/pictures\.worker-[\w-]+\.js$/;
 /** Whether what is asked for may compile WebAssembly. */
 export const mayCompile = (url: string): boolean => COMPILES.test(url);
 
+const ONLY_HERE = { lanPort: null, address: null, proxy: null, authority: () => null };
+
 /** The whole application apart from listening. */
-export function buildApp({ services, log, secret, webFolder }: AppOptions): Express {
+export function buildApp({ services, log, secret, webFolder, reach = ONLY_HERE }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', 'weak');
+  if (reach.proxy !== null) app.set('trust proxy', reach.proxy.split(','));
+  app.use(ownHost(reach));
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -135,6 +158,11 @@ export function buildApp({ services, log, secret, webFolder }: AppOptions): Expr
       .status(answers ? 200 : 503)
       .json({ ok: answers, server: 'answers', database: answers ? 'answers' : 'does not answer' });
   });
+  app.get('/freshet.crt', (_request, response, next) => {
+    const authority = reach.authority();
+    if (authority === null) next();
+    else response.type('application/x-x509-ca-cert').attachment('freshet.crt').send(authority);
+  });
   app.get('/api/openapi.json', (_request, response) => {
     response.json(openApi());
   });
@@ -162,6 +190,12 @@ export function buildApp({ services, log, secret, webFolder }: AppOptions): Expr
       if (request.path === '/probe-readings') next();
       else step(request, response, next);
     });
+  // Whoever begins the house is its keeper: that is done where it stands, not by whoever in the network comes first.
+  app.post('/api/houses', (request, _response, next) => {
+    if (!LOOPBACK_PEER.test(request.socket.remoteAddress ?? ''))
+      throw new DomainError('request/foreign-origin', { detail: 'Begin the house on the computer Freshet runs on.' });
+    next();
+  });
   app.post(
     '/api/session',
     wrongPasswords(SIGN_IN_TRIES, (request) => `${addressOf(request)} ${loginOf(request)}`),
@@ -182,7 +216,10 @@ export function buildApp({ services, log, secret, webFolder }: AppOptions): Expr
     mount(router, table, handlers, enter, whoOf);
   put(AREAS.accounts, accountHandlers(accounts));
   put(AREAS.log, logHandlers(services.log));
-  put(AREAS.house, houseHandlers(house));
+  put(
+    AREAS.house,
+    houseHandlers(house, () => reachOf(reach)),
+  );
   put(AREAS.species, speciesHandlers(species));
   put(AREAS.room, {
     ...roomHandlers(room, water),

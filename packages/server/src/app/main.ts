@@ -3,6 +3,7 @@ import { fixedClock, openDatabase, systemClock } from '../platform';
 import { buildApp } from './app';
 import { compose } from './compose';
 import { demoProbes } from './demoProbes';
+import { listenInNetwork, ownAddresses, ownName } from '../reach';
 import { listenToProbes } from './mqtt';
 import { prepareDatabase } from './prepareDatabase';
 import { seedDemo } from './seedDemo';
@@ -26,7 +27,21 @@ async function checkLedger(databaseUrl: string): Promise<void> {
 }
 
 async function serve(): Promise<void> {
-  const { databaseUrl, port, now, secret, webFolder, demo, logLevel, mqttUrl, mqttClient } = readSettings(process.env);
+  const {
+    databaseUrl,
+    port,
+    now,
+    secret,
+    webFolder,
+    demo,
+    logLevel,
+    mqttUrl,
+    mqttClient,
+    lanPort,
+    certificates,
+    address,
+    proxy,
+  } = readSettings(process.env);
   const clock = now ? fixedClock(now) : systemClock;
   const log = pino({ level: logLevel, redact: ['req.headers.cookie', 'res.headers["set-cookie"]'] });
   const database = openDatabase(databaseUrl);
@@ -42,20 +57,34 @@ async function serve(): Promise<void> {
   });
   const bridge = mqttUrl ? listenToProbes(mqttUrl, mqttClient, services.probes, log) : null;
   const standIns = demo && process.send ? await demoProbes(services) : [];
-  const server = buildApp({ services, log, secret, ...(webFolder ? { webFolder } : {}) }).listen(
-    port,
-    '127.0.0.1',
-    (error?: Error) => {
-      if (error) {
-        say(`Port ${port} cannot be used: ${error.message}`);
-        process.exit(1);
-      }
-      say(`listening ${(server.address() as { port: number }).port}`);
-      process.send?.({ listening: (server.address() as { port: number }).port, probes: standIns });
-    },
-  );
+  let authority: string | null = null;
+  const app = buildApp({
+    services,
+    log,
+    secret,
+    ...(webFolder ? { webFolder } : {}),
+    reach: { lanPort, address, proxy, authority: () => authority },
+  });
+  const network = lanPort === null ? null : await listenInNetwork(app, lanPort, certificates);
+  authority = network?.authority ?? null;
+  const server = app.listen(port, '127.0.0.1', (error?: Error) => {
+    if (error) {
+      say(`Port ${port} cannot be used: ${error.message}`);
+      process.exit(1);
+    }
+    say(`listening ${(server.address() as { port: number }).port}`);
+    process.send?.({
+      listening: (server.address() as { port: number }).port,
+      probes: standIns,
+      addresses: network
+        ? [address, ...[...ownAddresses(), ownName()].map((name) => `https://${name}:${lanPort ?? 0}`)].filter(Boolean)
+        : [],
+    });
+  });
   const stop = () => {
     void bridge?.stop();
+    network?.server.close();
+    network?.server.closeAllConnections();
     server.close(() => {
       void database.close().then(() => process.exit(0));
     });

@@ -46,6 +46,18 @@ const SettingsSchema = v.object({
     'warn',
   ),
   FRESHET_MQTT_URL: v.optional(url(['mqtt:', 'mqtts:', 'ws:', 'wss:'], 'FRESHET_MQTT_URL: give mqtt://host:1883.')),
+  FRESHET_LAN_PORT: v.optional(
+    v.pipe(
+      v.string(),
+      v.regex(/^\d+$/, 'FRESHET_LAN_PORT: give a number from 1 to 65535.'),
+      v.transform(Number),
+      v.minValue(1),
+      v.maxValue(65_535),
+    ),
+  ),
+  FRESHET_CERTIFICATES: v.optional(v.string(), '.data/certificates'),
+  FRESHET_ADDRESS: v.optional(url(['https:', 'http:'], 'FRESHET_ADDRESS: give https://name, as others open it.')),
+  FRESHET_PROXY: v.optional(v.string()),
   FRESHET_MQTT_CLIENT: v.optional(v.string(), 'freshet-server'),
 });
 
@@ -63,6 +75,13 @@ export function readSettings(env: Record<string, string | undefined>) {
     webFolder: output.FRESHET_WEB,
     demo: output.FRESHET_DEMO !== 'no',
     logLevel: output.FRESHET_LOG,
+    /** Null where only this machine may reach it. */
+    lanPort: output.FRESHET_LAN_PORT ?? null,
+    certificates: output.FRESHET_CERTIFICATES,
+    /** The house's own address, such as behind a proxy; null for none. */
+    address: output.FRESHET_ADDRESS?.replace(/\/+$/, '') ?? null,
+    /** Addresses of proxies that are believed; null for none. */
+    proxy: output.FRESHET_PROXY ?? null,
     mqttUrl: output.FRESHET_MQTT_URL,
     mqttClient: output.FRESHET_MQTT_CLIENT,
   };

@@ -50,6 +50,9 @@ export default function HouseMenuList() {
             </DropdownMenu.Item>
           )}
           <DropdownMenu.Item className={ITEM} asChild>
+            <Link to="/phone">On your phone</Link>
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={ITEM} asChild>
             <Link to="/species">Species and their figures</Link>
           </DropdownMenu.Item>
           <DropdownMenu.Item className={ITEM} onSelect={() => void send('signOut').then(() => touch('signOut'))}>

@@ -1,6 +1,18 @@
 import { lazy, Suspense, type ComponentType } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
-import { AttemptPage, BenchPage, EvidencePage, LogPage, NewAttempt, PourPage, SetUpSheet, SourcesPage, TankPage } from '../pages';
+import {
+  AttemptPage,
+  BenchPage,
+  CodePage,
+  EvidencePage,
+  LogPage,
+  NewAttempt,
+  PhonePage,
+  PourPage,
+  SetUpSheet,
+  SourcesPage,
+  TankPage,
+} from '../pages';
 import { ExposurePage, HoursPage, ProbesPage, RoomPage, WatersPage } from '../room';
 import { RoundsPage, SitterSheet } from '../rounds';
 import { SpeciesPage } from '../species';
@@ -105,6 +117,8 @@ export function Pages() {
       <Route path="/sales/buyers" element={<BuyersPage />} />
       <Route path="/sales/money" element={<MoneyPage />} />
       <Route path="/bench" element={<BenchPage />} />
+      <Route path="/phone" element={<PhonePage />} />
+      <Route path="/t/:code" element={<CodePage />} />
       <Route path="/hours" element={<HoursPage />} />
       <Route path="/log" element={<LogPage />} />
       <Route path="/sources" element={<SourcesPage />} />

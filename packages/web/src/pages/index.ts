@@ -9,3 +9,5 @@ export const SetUpSheet = lazy(async () => ({ default: (await import('./attempt/
 export const EvidencePage = lazy(async () => ({ default: (await import('./evidence/EvidencePage')).EvidencePage }));
 export const NewAttempt = lazy(async () => ({ default: (await import('./attempt/NewAttempt')).NewAttempt }));
 export const PourPage = lazy(async () => ({ default: (await import('./pour/PourPage')).PourPage }));
+export const PhonePage = lazy(async () => ({ default: (await import('./phone/PhonePage')).PhonePage }));
+export const CodePage = lazy(async () => ({ default: (await import('./phone/CodePage')).CodePage }));

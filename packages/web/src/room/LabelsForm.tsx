@@ -4,10 +4,15 @@ import { labelSheet, saveFile } from '../print';
 import { Button, Checkbox } from '../ui';
 import type { Rack } from './layoutRoom';
 
+const LOOPBACK = /^(localhost|127\.|\[::1\])/;
+
 /** Chooses the racks whose tanks get labels, and makes the sheet. */
 export function LabelsForm({ racks, done }: { racks: readonly Rack[]; done: () => void }) {
   const house = useHouse();
   const life = useGet('tankLife');
+  const reach = useGet('reach');
+  const address = reach.data?.address ?? window.location.origin;
+  const isReachable = Boolean(reach.data?.address) || !LOOPBACK.test(window.location.hostname);
   const [chosen, setChosen] = useState<readonly string[]>(racks.map((rack) => rack.id));
   const [busy, setBusy] = useState(false);
   const tanks = racks
@@ -20,7 +25,7 @@ export function LabelsForm({ racks, done }: { racks: readonly Rack[]; done: () =
       'Tank labels',
       tanks.map(({ rack, tank }) => ({
         code: tank.code,
-        address: `${window.location.origin}/tanks/${tank.id}`,
+        address: `${address}/t/${encodeURIComponent(tank.code)}`,
         lines: [
           `${rack.code} ${rack.name}`,
           showVolume(tank.litres, house),
@@ -45,10 +50,13 @@ export function LabelsForm({ racks, done }: { racks: readonly Rack[]; done: () =
         </Checkbox>
       ))}
       <p className="text-note text-quiet">
-        {tanks.length} labels, ten on a page of A4. The code leads to this address: {window.location.host}. A phone must reach it.
+        {tanks.length} labels, ten on a page of A4. The code leads to {address}.{' '}
+        {isReachable
+          ? 'A phone in your network opens it.'
+          : 'Only this computer opens that: see House menu, On your phone, before you print.'}
       </p>
       <div>
-        <Button look="main" disabled={busy || tanks.length === 0} onClick={() => void make()}>
+        <Button look="main" disabled={busy || tanks.length === 0 || (!reach.data && !reach.error)} onClick={() => void make()}>
           {busy ? 'Making …' : 'Make the labels'}
         </Button>
       </div>

@@ -15,12 +15,15 @@ export function FeedingRow({
   day,
   ahead,
   next,
+  missed,
 }: {
   feeding: Feeding;
   number: number;
   day: string;
   ahead: boolean;
   next: boolean;
+  /** The earlier walk it was for; null when it is for this one. */
+  missed: string | null;
 }) {
   const house = useHouse();
   const [isOpen, setIsOpen] = useState(false);
@@ -51,6 +54,11 @@ export function FeedingRow({
             onPress={() => void tickAll(`Rack ${feeding.rackCode} fed`)}
           />
           <span className="min-w-0 py-1">
+            {missed && !isFed && (
+              <span className="text-quiet">
+                Not ticked on the {missed} walk. Tick it if they were fed; don’t feed double now.{' '}
+              </span>
+            )}
             {feeding.words}{' '}
             <LinkButton
               className="min-h-11 text-note sm:min-h-6"

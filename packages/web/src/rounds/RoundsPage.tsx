@@ -67,7 +67,7 @@ function RackLine({ round, rackCode }: { round: Reply<'round'>; rackCode: string
   );
 }
 
-function Stops({ round, ahead }: { round: Reply<'round'>; ahead: number }) {
+function Stops({ round, ahead, walk }: { round: Reply<'round'>; ahead: number; walk: number }) {
   const [showDone, setShowDone] = useState(false);
   const items = walkItems(round);
   const firstOpen = items.find((item) => !isDone(item) && choresOf(item).length > 0)?.number ?? null;
@@ -119,6 +119,7 @@ function Stops({ round, ahead }: { round: Reply<'round'>; ahead: number }) {
               ) : (
                 <FeedingRow
                   feeding={item.feeding}
+                  missed={ahead === 0 && item.feeding.walk < walk ? walkWords(round.walks, item.feeding.walk) : null}
                   number={item.number}
                   day={round.day}
                   ahead={ahead > 0}
@@ -232,7 +233,7 @@ export function RoundsPage() {
                   {ahead > 0 && <p className="text-quiet">Tomorrow’s list can still change. You can’t tick it yet.</p>}
                 </section>
                 <section aria-label="Stops" className="min-w-0">
-                  <Stops round={data} ahead={ahead} />
+                  <Stops round={data} ahead={ahead} walk={walk} />
                 </section>
               </div>
             )}

@@ -39,8 +39,8 @@ describe('the walk as it is gone', () => {
     const stops = [stop('A1', ['a', 'b', 'late'], { meals: [line] }), stop('B1', ['c']), ill];
     expect(walkItems({ stops, rackMeals: [] })[0]?.stop?.meals).toEqual([line]);
     expect(read({ stops, rackMeals: [meal('A', 0, { A1: ['a', 'b'] }), meal('A', 1, { A1: ['late'] })] })).toEqual([
-      '1 rack A, walk 1: a b',
-      '2 rack A, walk 2: late',
+      '1 rack A, walk 2: late',
+      '2 rack A, walk 1: a b',
       '3 B1: c',
       '4 A2: look',
     ]);

@@ -27,7 +27,9 @@ export function walkItems({ stops, rackMeals }: Pick<Reply<'round'>, 'stops' | '
   const items: WalkItem[] = [];
   const next = (rackCode: string) => ({ number: items.length + 1, rackCode });
   for (const stop of stops) {
-    for (const meal of open.filter(({ rackCode }) => rackCode === stop.rackCode)) {
+    // What is due on this walk before what was left of earlier ones.
+    const due = open.filter(({ rackCode }) => rackCode === stop.rackCode).sort((a, b) => b.walk - a.walk);
+    for (const meal of due) {
       open.splice(open.indexOf(meal), 1);
       const fed = meal.stops.flatMap(({ tankId, keys }) => {
         const at = byTank.get(tankId);
