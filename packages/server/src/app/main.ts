@@ -1,13 +1,12 @@
 import { pino } from 'pino';
-import { fixedClock, openDatabase, systemClock } from '../platform';
+import { fixedClock, openDatabase, prepareDatabase, StartError, systemClock } from '../platform';
 import { buildApp } from './app';
 import { compose } from './compose';
 import { demoProbes } from './demoProbes';
 import { listenInNetwork, ownAddresses, ownName } from '../reach';
 import { listenToProbes } from './mqtt';
-import { prepareDatabase } from './prepareDatabase';
 import { seedDemo } from './seedDemo';
-import { readSettings, SettingsError } from './settings';
+import { readSettings } from './settings';
 
 const say = (line: string) => process.stdout.write(`${line}\n`);
 
@@ -98,7 +97,7 @@ async function serve(): Promise<void> {
 
 const work = process.argv.includes('--check-ledger') ? checkLedger(readSettings(process.env).databaseUrl) : serve();
 work.catch((error: unknown) => {
-  if (error instanceof SettingsError) {
+  if (error instanceof StartError) {
     process.stderr.write(`${error.message}\n`);
     process.exit(2);
   }

@@ -1,7 +1,5 @@
 import * as v from 'valibot';
-
-/** A setting that cannot be used: one sentence with its name. */
-export class SettingsError extends Error {}
+import { StartError } from '../platform';
 
 const url = (protocols: readonly string[], words: string) =>
   v.pipe(
@@ -61,10 +59,10 @@ const SettingsSchema = v.object({
   FRESHET_MQTT_CLIENT: v.optional(v.string(), 'freshet-server'),
 });
 
-/** The settings of a server. @throws SettingsError with one sentence for the first that cannot be used */
+/** The settings of a server. @throws StartError with one sentence for the first that cannot be used */
 export function readSettings(env: Record<string, string | undefined>) {
   const read = v.safeParse(SettingsSchema, env, { abortEarly: true });
-  if (!read.success) throw new SettingsError(read.issues[0].message);
+  if (!read.success) throw new StartError(read.issues[0].message);
   const { output } = read;
   return {
     databaseUrl: output.FRESHET_DATABASE_URL,

@@ -23,6 +23,7 @@ export {
 export { mount, atLeast, type Actor, type Enter, type Image, type Who, type Handler, type Handlers } from './mount';
 export { problemHandler } from './problemHandler';
 export { migrator } from './migrate';
+export { prepareDatabase, StartError } from './prepareDatabase';
 export { systemClock, fixedClock, type Clock } from './clock';
 export { groupBy } from './groupBy';
 export { sessions } from './sessions';

@@ -1,7 +1,10 @@
 import { QueryTypes } from 'sequelize';
 import { MIGRATIONS } from '../../migrations';
-import { isDatabaseAway, migrator, openDatabase, type Database } from '../platform';
-import { SettingsError } from './settings';
+import { isDatabaseAway, openDatabase, type Database } from './database';
+import { migrator } from './migrate';
+
+/** What stands in the way of a start and will stand there again: one sentence with what to do. */
+export class StartError extends Error {}
 
 /** A database may need a while to come back. */
 const AWAY_MS = 60_000;
@@ -31,12 +34,12 @@ async function mustBeOurs(database: Database): Promise<void> {
   const tables = await database.sequelize.getQueryInterface().showAllTables();
   const has = (name: string) => tables.some((table) => String((table as { tableName?: string }).tableName ?? table) === name);
   if (has('restoring'))
-    throw new SettingsError('A restore into this database was stopped before its end. Run "npm run restore FILE" again.');
+    throw new StartError('A restore into this database was stopped before its end. Run "npm run restore FILE" again.');
   if (!has('migrations')) return;
   const run = await database.sequelize.query<{ name: string }>('SELECT name FROM migrations', { type: QueryTypes.SELECT });
   const unknown = run.filter(({ name }) => !MIGRATIONS.some((known) => known.name === name));
   if (unknown.length > 0)
-    throw new SettingsError(
+    throw new StartError(
       `This database was written by a newer Freshet (${unknown[0]?.name ?? ''}). Update Freshet first; nothing was changed.`,
     );
 }
