@@ -35,6 +35,8 @@ test('begins a house, and is told what is missing', async () => {
   await page.getByLabel('Password').fill('short');
   await page.getByRole('button', { name: 'Begin' }).click();
   await expect(page.getByText('At least ten characters.').last()).toBeVisible();
+  // The browser’s place suggests units and money.
+  await expect(page.getByLabel('Prices in')).toHaveValue('GBP');
   await page.getByLabel('Password').fill('eel-grass-and-rain');
   await page.getByRole('button', { name: 'Begin' }).click();
   await expect(page.getByRole('heading', { name: 'Nothing to do yet' })).toBeVisible();

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { endpoint, ROLES } from '../endpoints';
-import { Name } from '../values';
+import { Currency, Name } from '../values';
 
 /** Units a house shows; everything is stored in °C and litres. */
 export const UnitChoice = v.object({ temperature: v.picklist(['degC', 'degF']), volume: v.picklist(['L', 'galUS']) });
@@ -46,6 +46,8 @@ export const NewHouse = v.object({
   login: Login,
   password: v.pipe(v.string(), v.minLength(10, 'At least ten characters.'), v.maxLength(200, 'At most 200 characters.')),
   units: UnitChoice,
+  /** What its prices are in; euros where nothing is said. */
+  currency: v.optional(Currency, 'EUR'),
 });
 
 export const accountEndpoints = {

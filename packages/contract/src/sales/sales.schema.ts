@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { MONEY_KINDS, MOST_LINES, BUYER_KINDS, PAYMENTS, SETTLEMENTS, WANTED_SEXES } from '@freshet/core/sales';
-import { Day, Heads, Id, Instant, Name, Override, Version, WholeCount } from '../values';
+import { Day, Heads, Id, Instant, Name, Override, Version, WholeCount, Currency } from '../values';
 
 const words = (most: number) => v.nullable(v.pipe(v.string(), v.trim(), v.maxLength(most, `At most ${most} letters.`)));
 /** Money, in whole cents of the house's currency. */
@@ -119,7 +119,7 @@ const rate = (most: number) =>
 /** What things cost in this house. */
 export const RatesBody = v.object({
   id: Id,
-  currency: v.pipe(v.string(), v.trim(), v.toUpperCase(), v.regex(/^[A-Z]{3}$/, 'Three letters, such as EUR.')),
+  currency: Currency,
   kwhCents: rate(1000),
   tankDayCents: rate(1000),
   waterCentsPerM3: rate(100_000),

@@ -6,6 +6,7 @@ export {
   Heads,
   Name,
   Code,
+  Currency,
   Note,
   Override,
   Version,

@@ -76,3 +76,6 @@ export const Override = v.optional(
 export const Version = v.optional(v.nullable(Id));
 
 export type OverrideInput = v.InferOutput<typeof Override>;
+
+/** Money a house is kept in, ISO 4217. */
+export const Currency = v.pipe(v.string(), v.trim(), v.toUpperCase(), v.regex(/^[A-Z]{3}$/, 'Three letters, such as EUR.'));

@@ -124,6 +124,7 @@ export function createAccounts({
       login: string;
       password: string;
       units: HouseInput['units'];
+      currency: string;
     }): Promise<Who> {
       if ((await repository.countHouses()) > 0)
         throw new DomainError('accounts/already-set-up', { detail: 'Ask its keeper for an account.' });
@@ -134,7 +135,7 @@ export function createAccounts({
         latitude: null,
         longitude: null,
         units: body.units,
-        currency: 'EUR',
+        currency: body.currency,
         demo: false,
         accounts: [{ login: body.login, name: body.login, password: body.password, role: 'keeper' }],
       });

@@ -110,6 +110,7 @@ describe('signing in', () => {
       login: 'me',
       password: 'long enough it is',
       units: { temperature: 'degC', volume: 'L' },
+      currency: 'EUR',
     });
     expect(answer).toMatchObject({ ok: false, status: 409, body: { code: 'accounts/already-set-up' } });
     const bad = await test.client().call('newHouse', {
@@ -118,8 +119,10 @@ describe('signing in', () => {
       login: 'x',
       password: 'short',
       units: { temperature: 'degC', volume: 'L' },
+      currency: 'dollars',
     });
     expect(bad.ok ? [] : bad.body.errors?.map((error) => error.pointer).sort()).toEqual([
+      '#/currency',
       '#/login',
       '#/name',
       '#/password',

@@ -12,7 +12,7 @@ import {
 } from '@freshet/core/sales';
 import { usualLossWPerK } from '@freshet/core/room';
 import { totalHeads } from '@freshet/core/stock';
-import { addDays, houseDay } from '@freshet/core/time';
+import { addDays, houseDay, inARow, sentence } from '@freshet/core/time';
 import type { LogService } from '../log';
 import { DomainError, groupBy, type Reading, type Who } from '../platform';
 import type { RoomService } from '../room';
@@ -20,7 +20,7 @@ import type { SpeciesService } from '../species';
 import type { SalesRepository, SoldRow } from './sales.repository';
 
 /** What things cost where nobody said; usual figures of a household. */
-const USUAL_RATES = { currency: 'EUR', kwhCents: 30, tankDayCents: 5, waterCentsPerM3: 300, roomC: 19 } as const;
+const USUAL_RATES = { kwhCents: 30, tankDayCents: 5, waterCentsPerM3: 300, roomC: 19 } as const;
 const YEAR_DAYS = 365;
 
 interface Deps {
@@ -38,7 +38,7 @@ export function createMoney({ log, room, species, repository, workSince }: Deps)
 
   async function ratesOf(at: Reading) {
     const row = await repository.newestRates(at);
-    if (!row) return { ...USUAL_RATES, isUsual: true, entryId: null };
+    if (!row) return { ...USUAL_RATES, currency: await repository.currencyAtFirst(at), isUsual: true, entryId: null };
     const { currency, kwhCents, tankDayCents, waterCentsPerM3, roomC, entryId } = row;
     return { currency, kwhCents, tankDayCents, waterCentsPerM3, roomC, isUsual: false, entryId };
   }
@@ -241,10 +241,11 @@ export function createMoney({ log, room, species, repository, workSince }: Deps)
         const words = (one: { currency: string; kwhCents: number } | null) =>
           one ? `${one.kwhCents} cents a kWh, ${one.currency}` : 'usual figures';
         await log.mustBeNewest(scope, version, before, { theirs: words(before), yours: words(body) });
-        const currency = before?.currency ?? USUAL_RATES.currency;
-        if (currency !== body.currency && (await repository.sold.find(scope, {}, { limit: 1 })).length > 0)
+        const currency = before?.currency ?? (await repository.currencyAtFirst(scope));
+        const priced = currency === body.currency ? [] : await repository.pricedRows(scope);
+        if (priced.length > 0)
           throw new DomainError('request/invalid', {
-            detail: `Prices so far are in ${currency}: one currency a house.`,
+            detail: `${sentence(inARow(priced))} ${priced.length === 1 && priced[0]?.startsWith('1 ') ? 'is' : 'are'} in ${currency}. Take back what has a price first (Log), or keep ${currency}.`,
             pointer: '#/currency',
           });
         await rates.insert(scope, { ...row, id: newId(), entryId: scope.entryId, at: scope.now });

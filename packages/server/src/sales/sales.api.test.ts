@@ -272,8 +272,34 @@ describe('money', () => {
     expect(rows).toMatchObject([{ words: 'breeders bought', cents: 1200, isIncome: false }]);
     await undo(spent.id);
     expect((await keeper.get('money', { query: {} })).rows).toEqual([]);
+    // While nothing has a price, the money can still be chosen.
+    const { keeper: newcomer } = await test.house();
+    expect((await newcomer.get('rates')).currency).toBe('EUR');
+    await newcomer.write('setRates', {
+      id: newId(),
+      currency: 'usd',
+      kwhCents: 20,
+      tankDayCents: 5,
+      waterCentsPerM3: 0,
+      roomC: 20,
+    });
+    expect((await newcomer.get('rates')).currency).toBe('USD');
+    const note = { id: newId(), on: TODAY, kind: 'otherCost', cents: 300, speciesKey: null, note: null } as const;
+    await newcomer.write('noteMoney', note);
+    const pounds = {
+      id: newId(),
+      currency: 'GBP',
+      kwhCents: 20,
+      tankDayCents: 5,
+      waterCentsPerM3: 0,
+      roomC: 20,
+      version: (await newcomer.get('rates')).entryId,
+    };
+    expect(await newcomer.call('setRates', pounds)).toMatchObject(refused('#/currency', /^1 note of money is in USD\./));
     const dollars = { id: newId(), currency: 'USD', kwhCents: 40, tankDayCents: 10, waterCentsPerM3: 0, roomC: 20 };
-    expect(await keeper.call('setRates', dollars)).toMatchObject(refused('#/currency', /one currency/));
+    expect(await keeper.call('setRates', dollars)).toMatchObject(
+      refused('#/currency', /sales?.* in EUR\. Take back what has a price first \(Log\), or keep EUR\./),
+    );
   });
 });
 

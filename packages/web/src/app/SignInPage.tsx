@@ -1,8 +1,9 @@
 import { useState, type ReactNode } from 'react';
 import * as v from 'valibot';
 import { NewHouse, SignIn } from '@freshet/contract/accounts';
+import { guessHouse, HOUSE_CURRENCIES } from '@freshet/core/units';
 import { ApiProblem, send, useTouch, type Reply } from '../data';
-import { Button, ProblemNote, Segmented, stageFill, TextField } from '../ui';
+import { Button, ProblemNote, Segmented, SelectField, stageFill, TextField } from '../ui';
 
 type Errors = Record<string, string>;
 const errorsOf = (issues: readonly v.BaseIssue<unknown>[]): Errors =>
@@ -37,21 +38,25 @@ function useSending() {
   return { post, problem, errors, busy };
 }
 
+const CURRENCY_NAMES = new Intl.DisplayNames('en', { type: 'currency' });
+
 function BeginHouse() {
   const { post, problem, errors, busy } = useSending();
   const [name, setName] = useState('');
   const [login, setLogin] = useState('keeper');
   const [password, setPassword] = useState('');
   const [timeZone, setTimeZone] = useState(Intl.DateTimeFormat().resolvedOptions().timeZone);
-  const [temperature, setTemperature] = useState<'degC' | 'degF'>('degC');
-  const [volume, setVolume] = useState<'L' | 'galUS'>('L');
+  const guess = guessHouse(navigator.language);
+  const [temperature, setTemperature] = useState(guess.temperature);
+  const [volume, setVolume] = useState(guess.volume);
+  const [currency, setCurrency] = useState(guess.currency);
   return (
     <form
       noValidate
       className="flex flex-col gap-4"
       onSubmit={(event) => {
         event.preventDefault();
-        void post('newHouse', NewHouse, { name, timeZone, login, password, units: { temperature, volume } });
+        void post('newHouse', NewHouse, { name, timeZone, login, password, units: { temperature, volume }, currency });
       }}
     >
       <h2 className="text-code">Begin your house</h2>
@@ -87,6 +92,18 @@ function BeginHouse() {
           ]}
         />
       </div>
+      <SelectField
+        label="Prices in"
+        hint="You can change it until something has a price."
+        value={currency}
+        onChange={(event) => setCurrency(event.target.value)}
+      >
+        {HOUSE_CURRENCIES.map((code) => (
+          <option key={code} value={code}>
+            {code}, {CURRENCY_NAMES.of(code)}
+          </option>
+        ))}
+      </SelectField>
       <TextField
         label="Your sign-in name"
         value={login}
