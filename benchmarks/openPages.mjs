@@ -11,6 +11,7 @@ export async function openPages(before = async () => undefined) {
     stdio: ['ignore', 'pipe', 'inherit'],
     env: {
       ...process.env,
+      FRESHET_SECRET: 'x'.repeat(32),
       FRESHET_PORT: String(port),
       FRESHET_WEB: join(ROOT, 'dist', 'web'),
       FRESHET_NOW: '2026-11-25T07:12:00Z',

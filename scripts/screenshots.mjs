@@ -24,6 +24,7 @@ const server = spawn(process.execPath, [join(ROOT, 'dist', 'server.mjs')], {
   env: {
     ...process.env,
     FRESHET_DATABASE_URL: database.url(),
+    FRESHET_SECRET: 'x'.repeat(32),
     FRESHET_PORT: String(port),
     FRESHET_WEB: join(ROOT, 'dist', 'web'),
     FRESHET_NOW: '2026-11-24T07:12:00Z',

@@ -3,7 +3,7 @@ import { StartError } from '../platform';
 
 const url = (protocols: readonly string[], words: string) =>
   v.pipe(
-    v.string(words),
+    v.optional(v.string(), ''),
     v.check((text) => URL.canParse(text) && protocols.includes(new URL(text).protocol), words),
   );
 
@@ -31,7 +31,11 @@ const SettingsSchema = v.object({
     ),
   ),
   FRESHET_SECRET: v.pipe(
-    v.string('FRESHET_SECRET is not set; it signs who is signed in. Give at least 32 characters, or begin with "npm start".'),
+    v.optional(v.string(), ''),
+    v.check(
+      (text) => text !== '',
+      'FRESHET_SECRET is not set; it signs who is signed in. Give at least 32 characters, or begin with "npm start".',
+    ),
     v.minLength(32, 'FRESHET_SECRET is too short; give at least 32 characters.'),
   ),
   FRESHET_WEB: v.optional(v.string()),

@@ -17,6 +17,7 @@ import {
   type RowOf,
   type Writing,
 } from '../platform';
+import { pricedRows } from './priced.repository';
 
 const BUYER = declareTable('buyers', {
   buyerId: id(),
@@ -163,26 +164,7 @@ export function createSalesRepository(database: Database) {
     /** The money a house was begun with, before anybody said what things cost. */
     currencyAtFirst: async (at: Reading): Promise<string> =>
       (await database.select<{ currency: string }>(at, 'SELECT currency FROM houses WHERE id = :houseId'))[0]?.currency ?? 'EUR',
-    /** What stands with a price, in words: "2 sales", "1 order". */
-    async pricedRows(at: Reading): Promise<string[]> {
-      const [counts] = await database.select<Record<'sale' | 'order' | 'moneyNote' | 'purchase', string>>(
-        at,
-        `SELECT (SELECT COUNT(*) FROM sold_lots WHERE house_id = :houseId AND live = 1 AND cents > 0) sale,
-         (SELECT COUNT(DISTINCT order_id) FROM orders WHERE house_id = :houseId AND live = 1 AND order_lines REGEXP '"cents": ?[1-9]') \`order\`,
-         (SELECT COUNT(*) FROM money_rows WHERE house_id = :houseId AND live = 1) moneyNote,
-         (SELECT COUNT(*) FROM shelf_items WHERE house_id = :houseId AND live = 1 AND price_cents > 0) purchase`,
-      );
-      const words = {
-        sale: ['sale', 'sales'],
-        order: ['order', 'orders'],
-        moneyNote: ['note of money', 'notes of money'],
-        purchase: ['purchase on the shelf', 'purchases on the shelf'],
-      } as const;
-      return (Object.keys(words) as (keyof typeof words)[]).flatMap((kind) => {
-        const count = Number(counts?.[kind] ?? 0);
-        return count === 0 ? [] : [`${count} ${words[kind][count === 1 ? 0 : 1]}`];
-      });
-    },
+    pricedRows: (at: Reading) => pricedRows(database, at),
     newestRates: async (at: Reading) => (await rates.find(at, {}, { ...NEWEST_FIRST, limit: 1 }))[0] ?? null,
     moneyBetween: (at: Reading, from: string, to: string) =>
       money.find(at, { onDay: { [Op.between]: [from, to] } }, { order: [['onDay', 'DESC']] }),
