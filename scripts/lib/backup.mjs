@@ -60,7 +60,10 @@ function rows(url, text) {
     encoding: 'utf8',
   });
   if (done.status !== 0)
-    throw new BackupError(`the database refused: ${done.stderr.trim()}`, 'Does it run, and may this user read and write it?');
+    throw new BackupError(
+      `the database refused: ${(done.error?.message ?? done.stderr).trim()}`,
+      'Does it run, and may this user read and write it?',
+    );
   return done.stdout
     .split('\n')
     .filter(Boolean)
@@ -85,7 +88,11 @@ async function sha256(file) {
 function ended(child) {
   let complaint = '';
   child.stderr.on('data', (chunk) => (complaint += chunk));
-  return new Promise((done) => child.on('exit', (status) => done({ status, complaint })));
+  return new Promise((done) => {
+    child.on('exit', (status) => done({ status, complaint }));
+    // A program that is not there says so, and ends nothing else.
+    child.on('error', (error) => done({ status: 127, complaint: error.message }));
+  });
 }
 
 function tar(...args) {
