@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import type { Alarm, Bar, Chore, Meal, Tick } from '@freshet/core/agenda';
+import { ALARM_TOPICS, type Alarm, type Bar, type Chore, type Meal, type Tick } from '@freshet/core/agenda';
 
 /** What ticking a chore logs besides the chore: which kinds there are is known to the areas that registered them. */
 export const TickSchema = v.object({
@@ -50,7 +50,7 @@ export const AlarmSchema = v.object({
   cause: v.optional(v.string()),
   about: v.optional(
     v.object({
-      topic: v.picklist(['food', 'full', 'filling', 'cold', 'warm', 'silent', 'probe', 'nitrate', 'water']),
+      topic: v.picklist(ALARM_TOPICS),
       part: v.string(),
     }),
   ),

@@ -5,7 +5,8 @@ export interface Subject {
 }
 
 /** Kinds of alarms that are told in one line where several stand at once. */
-export type AlarmTopic = 'food' | 'full' | 'filling' | 'cold' | 'warm' | 'silent' | 'probe' | 'nitrate' | 'water';
+export const ALARM_TOPICS = ['food', 'full', 'filling', 'cold', 'warm', 'silent', 'probe', 'nitrate', 'water'] as const;
+export type AlarmTopic = (typeof ALARM_TOPICS)[number];
 
 /** What needs the keeper: a sentence that says what is wrong, why, and what to do. */
 export interface Alarm {

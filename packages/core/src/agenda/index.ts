@@ -10,7 +10,7 @@ export {
   type Outcome,
   type Tick,
 } from './chore';
-export type { Alarm, AlarmTopic, Subject } from './alarm';
+export { ALARM_TOPICS, type Alarm, type AlarmTopic, type Subject } from './alarm';
 export { alarmLines, type AlarmLine } from './alarmLines';
 export { BAR_RANK, type Bar, type BarKind } from './bar';
 export type { Agenda, Bench, PlacedChore } from './agenda';

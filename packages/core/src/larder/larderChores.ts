@@ -31,13 +31,15 @@ export function cultureChores(
   const subject = culture.id;
   const started = `started ${formatInstant(culture.startedAt, view.today, timeZone)}`;
   const chores: Chore[] = [];
-  if (kind.batch && culture.kept && state.hatch && houseDay(state.hatch.goodUntil, timeZone) <= day)
+  // A hatch is done with once it is past its time, kept cold or forgotten.
+  const goodUntil = culture.kept && state.hatch ? state.hatch.goodUntil : null;
+  if (kind.batch && (goodUntil ? houseDay(goodUntil, timeZone) <= day : state.phase === 'overdue'))
     chores.push(
       chore(LARDER_CHORES.discardHatch, {
         subject,
         day,
         text: `Discard what is left of ${culture.name}`,
-        amountText: `good until ${formatInstant(state.hatch.goodUntil, view.today, timeZone)}`,
+        amountText: `good until ${goodUntil ? formatInstant(goodUntil, view.today, timeZone) : formatDay(state.lastDay, view.today)}`,
         why: ['They’ve used up their yolk, so there’s little food in them, and dead ones foul the water.'],
         tick: tick('cultureEnded', culture.id),
       }),

@@ -861,3 +861,33 @@ describe('long work', () => {
     expect(walksOf(2, ['08:00'])).toEqual(['feedAdults 1', 'waterChange 1']);
   });
 });
+
+describe('a culture past its time', () => {
+  const jar = (name: string, food: 'microworm' | 'brineShrimp', startedAt: string) => ({
+    ...{ id: name, name, food, startedAt, ripeSeenAt: null, fedAt: null, harvestedAt: null, endedAt: null },
+    ...{ tankId: null, ripeAt: null, litres: 1, kept: null, recipe: null },
+  });
+  const told = (...cultures: ReturnType<typeof jar>[]) => {
+    const round = deriveRound(view(house({ larder: { cultures: cultures as never } })), TODAY);
+    return {
+      alarms: round.alarms.map(({ title, text }) => `${title} ${text}`),
+      chores: round.stops
+        .flatMap(({ chores: list }) => list)
+        .filter(({ text }) => /Old/.test(text))
+        .map(({ text }) => text),
+    };
+  };
+
+  it('is emptied on the walk; an alarm only while it is the last of its kind', () => {
+    const old = jar('Old', 'microworm', '2026-01-20T08:00:00.000Z');
+    const alone = told(old);
+    expect(alone.alarms).toEqual([expect.stringMatching(/^Old is finished\. .* Start a new one from it, then bin it\.$/)]);
+    const followed = told(old, jar('New', 'microworm', '2026-03-01T08:00:00.000Z'));
+    expect(followed).toEqual({ alarms: [], chores: ['Empty Old'] });
+    // A hatch is set anew each day: what is left of one is binned.
+    expect(told(jar('Old', 'brineShrimp', '2026-03-05T08:00:00.000Z'))).toEqual({
+      alarms: [],
+      chores: ['Discard what is left of Old'],
+    });
+  });
+});

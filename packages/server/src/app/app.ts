@@ -19,7 +19,7 @@ import { larderHandlers } from '../larder';
 import { logHandlers } from '../log';
 import { DomainError, mount, problemHandler, sessions, type Enter, type Handlers, type Who } from '../platform';
 import { biosecurityHandlers, hoursHandlers, probeHandlers, roomHandlers, waterHandlers } from '../room';
-import { isOwnHost, ownAddresses, ownName } from '../reach';
+import { isOwnHost, networkAddresses } from '../reach';
 import { roundsHandlers } from '../rounds';
 import { spawningHandlers } from '../spawning';
 import { speciesHandlers } from '../species';
@@ -90,7 +90,7 @@ const ownHost =
 
 /** Where others find the house. */
 function reachOf({ lanPort, address, authority }: NonNullable<AppOptions['reach']>) {
-  const inNetwork = lanPort === null ? [] : [...ownAddresses(), ownName()].map((name) => `https://${name}:${lanPort}`);
+  const inNetwork = lanPort === null ? [] : networkAddresses(lanPort);
   const [first = null, ...others] = address === null ? inNetwork : [address, ...inNetwork];
   return { address: first, others, hasCertificate: authority() !== null };
 }

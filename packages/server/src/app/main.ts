@@ -3,7 +3,7 @@ import { fixedClock, openDatabase, prepareDatabase, StartError, systemClock } fr
 import { buildApp } from './app';
 import { compose } from './compose';
 import { demoProbes } from './demoProbes';
-import { listenInNetwork, ownAddresses, ownName } from '../reach';
+import { listenInNetwork, networkAddresses } from '../reach';
 import { listenToProbes } from './mqtt';
 import { seedDemo } from './seedDemo';
 import { readSettings } from './settings';
@@ -75,9 +75,7 @@ async function serve(): Promise<void> {
     process.send?.({
       listening: (server.address() as { port: number }).port,
       probes: standIns,
-      addresses: network
-        ? [address, ...[...ownAddresses(), ownName()].map((name) => `https://${name}:${lanPort ?? 0}`)].filter(Boolean)
-        : [],
+      addresses: lanPort === null ? [] : [address, ...networkAddresses(lanPort)].filter((one) => one !== null),
     });
   });
   const stop = () => {

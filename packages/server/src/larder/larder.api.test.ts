@@ -142,7 +142,10 @@ describe('a hatch of brine shrimp', () => {
 
   it('is past its time after a few days, and says so in the round', async () => {
     await start('brineShrimp', '2026-03-05T08:00:00Z');
-    const { alarms } = await keeper.get('round');
-    expect(alarms.map((alarm) => alarm.title)).toEqual(['Brine shrimp 1 is finished.']);
+    const { alarms, stops } = await keeper.get('round');
+    expect(alarms).toEqual([]);
+    expect(stops.flatMap(({ chores }) => chores).map(({ text, tick }) => `${text}: ${tick?.kind ?? ''}`)).toContain(
+      'Discard what is left of Brine shrimp 1: cultureEnded',
+    );
   });
 });

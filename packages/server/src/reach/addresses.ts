@@ -16,6 +16,10 @@ export function ownName(): string {
   return `${first}.local`;
 }
 
+/** The house's addresses in its network, the number before the name. @param port - others reach it at */
+export const networkAddresses = (port: number): string[] =>
+  [...ownAddresses(), ownName()].map((name) => `https://${name}:${port}`);
+
 /** The host a request was sent to, without its port, small letters. */
 const nameOf = (host: string): string => host.toLowerCase().replace(/:\d+$/, '');
 

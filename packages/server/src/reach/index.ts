@@ -1,3 +1,3 @@
-export { isOwnHost, ownAddresses, ownName } from './addresses';
+export { isOwnHost, networkAddresses, ownAddresses, ownName } from './addresses';
 export { hostCertificate } from './certificates';
 export { listenInNetwork } from './listenInNetwork';
