@@ -22,11 +22,11 @@ const TOPICS: Record<AlarmTopic, { title: (count: number) => string; text: strin
   filling: { title: (count) => `${count} tanks are getting full.`, text: 'Find them more room before they stunt.' },
   cold: {
     title: (count) => `${count} tanks are too cold.`,
-    text: 'Check the heaters and the room. Change it slowly, 1 °C an hour.',
+    text: 'Check the heaters and the room. Change it slowly, over hours.',
   },
   warm: {
     title: (count) => `${count} tanks are too warm.`,
-    text: 'Check the heaters and the room. Change it slowly, 1 °C an hour.',
+    text: 'Check the heaters and the room. Change it slowly, over hours.',
   },
   silent: {
     title: (count) => `${count} tanks have no recent temperature.`,
