@@ -49,7 +49,7 @@ async function mustBeOurs(database: Database): Promise<void> {
  * @param fill - what else is done while nobody else may
  */
 export async function prepareDatabase(url: string, say: (line: string) => void, fill: () => Promise<void>): Promise<void> {
-  const database = openDatabase(url, undefined, { isPatient: true });
+  const database = openDatabase(url);
   try {
     await untilThere(database, say);
     // The lock is the connection's: it is held as long as this transaction, and goes with the process.
