@@ -19,6 +19,8 @@ import { freePort, giveUp, onPath, say } from './machine.mjs';
 
 const root = process.getuid?.() === 0;
 const ANSWER_MS = 30_000;
+/** A server that is just ending may take a client in and never answer it. */
+const STATEMENT_MS = 5000;
 const LOG_LINES = 15;
 /** What a database is called that is being made. */
 const MAKING = 'mariadb.making-';
@@ -34,6 +36,7 @@ function sql(socket, user, password, text) {
     input: text,
     encoding: 'utf8',
     env: { ...process.env, MYSQL_PWD: password },
+    timeout: STATEMENT_MS,
   });
   return { ok: done.status === 0, out: done.stdout, error: done.stderr };
 }
@@ -172,7 +175,8 @@ export async function placeMariadb(folder, { fast = false, signal } = {}) {
       const deadline = Date.now() + ANSWER_MS;
       let rootPassword = admin();
       while (rootPassword === null) {
-        if (child.exitCode !== null || child.signalCode !== null || Date.now() > deadline) return 'the database does not start.';
+        if (child.exitCode !== null || child.signalCode !== null || child.killed || Date.now() > deadline)
+          return 'the database does not start.';
         await new Promise((resolve) => setTimeout(resolve, 100));
         rootPassword = admin();
       }
