@@ -1,4 +1,4 @@
-import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { spawnSync } from 'node:child_process';
 import {
   chmodSync,
   copyFileSync,
@@ -10,9 +10,9 @@ import {
   rmSync,
   writeFileSync,
 } from 'node:fs';
-import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { begin, endWith, freePort, send, type Started } from './lib/startForTest';
 
 // A house carried away and brought back, as a person would from the README.
 const ROOT = join(__dirname, '..');
@@ -23,34 +23,18 @@ const FILE = join(FOLDER, 'shed.freshet');
 jest.setTimeout(120_000);
 
 let port = 0;
-let running: ChildProcess | null = null;
+let running: Started | null = null;
 const url = (path: string) => `http://127.0.0.1:${port}${path}`;
 
+/** Starts on a folder, and says what was said until it was ready or ended. */
 async function start(data: string): Promise<string> {
-  const child = spawn(process.execPath, ['scripts/start.mjs', '--empty'], {
-    cwd: ROOT,
-    env: { ...process.env, FRESHET_DATA: data, FRESHET_PORT: String(port) },
-    stdio: ['ignore', 'pipe', 'pipe'],
-  });
-  running = child;
-  let said = '';
-  return new Promise((resolve) => {
-    const hear = (chunk: Buffer) => {
-      said += String(chunk);
-      if (said.includes('Ctrl-C stops it')) resolve(said);
-    };
-    child.stdout.on('data', hear);
-    child.stderr.on('data', hear);
-    child.once('exit', () => resolve(said));
-  });
+  running = begin(data, port);
+  await running.ready;
+  return running.said();
 }
 async function stop(): Promise<void> {
-  const child = running;
+  if (running) await endWith(running, 'SIGINT');
   running = null;
-  if (!child || child.exitCode !== null) return;
-  const gone = new Promise((resolve) => child.once('exit', resolve));
-  child.kill('SIGINT');
-  await gone;
 }
 function carry(task: 'backup' | 'restore', data: string, ...words: string[]) {
   const { status, stdout, stderr } = spawnSync(process.execPath, ['scripts/backup.mjs', task, ...words], {
@@ -78,16 +62,10 @@ const tablesIn = (file: string) =>
   }).stdout;
 
 const ACCOUNT = { login: 'keeper', password: 'eel-grass-and-rain' };
-const send = async (path: string, body: object, cookie = '') =>
-  fetch(url(path), { method: 'POST', headers: { 'content-type': 'application/json', cookie }, body: JSON.stringify(body) });
+const post = (path: string, body: object, cookie = '') => send(url(path), body, cookie);
 
 beforeAll(async () => {
-  port = await new Promise((resolve) => {
-    const server = createServer().listen(0, '127.0.0.1', () => {
-      const { port: free } = server.address() as AddressInfo;
-      server.close(() => resolve(free));
-    });
-  });
+  port = await freePort();
 });
 afterAll(async () => {
   await stop();
@@ -99,7 +77,7 @@ describe('a backup', () => {
 
   it('is made while the house goes on, and one a day by itself', async () => {
     await start(FIRST);
-    const made = await send('/api/houses', {
+    const made = await post('/api/houses', {
       name: 'Saltings Annexe',
       timeZone: 'Europe/Dublin',
       units: { temperature: 'degC', volume: 'L' },
@@ -108,7 +86,7 @@ describe('a backup', () => {
     cookie = (made.headers.get('set-cookie') ?? '').split(';')[0] ?? '';
     expect(
       (
-        await send(
+        await post(
           '/api/racks',
           {
             id: '0199d2f0-0000-7000-8000-000000000001',
@@ -152,7 +130,7 @@ describe('a backup', () => {
     await start(SECOND);
     const racks = (await (await fetch(url('/api/room'), { headers: { cookie } })).json()) as { racks: { code: string }[] };
     expect(racks.racks.map(({ code }) => code)).toEqual(['A']);
-    expect((await send('/api/session', ACCOUNT)).status).toBe(200);
+    expect((await post('/api/session', ACCOUNT)).status).toBe(200);
     await stop();
   });
 
@@ -224,7 +202,7 @@ describe('a backup', () => {
     const copy = join(FOLDER, 'copy');
     spawnSync('cp', ['-r', SECOND, copy]);
     expect(await start(copy)).toContain('Freshet is ready');
-    expect((await send('/api/session', ACCOUNT)).status).toBe(200);
+    expect((await post('/api/session', ACCOUNT)).status).toBe(200);
     await stop();
     copyFileSync(FILE, join(copy, 'kept.freshet'));
   });

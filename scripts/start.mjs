@@ -137,10 +137,11 @@ const forked = (file, env) => () =>
 /** The demonstration's probes, as the server last told of them. */
 let probes = [];
 let broker = null;
-const standIns = async () => {
+let devices = null;
+if (hasStandIns && !stopping) {
   const port = await freePort();
   broker = `mqtt://127.0.0.1:${port}`;
-  return parts.add({
+  devices = parts.add({
     name: 'devices',
     launch: forked('devices.mjs', { FRESHET_MQTT_PORT: String(port) }),
     shows: (text) => !text.startsWith('broker'),
@@ -148,17 +149,16 @@ const standIns = async () => {
       if (probes.length > 0) child.send({ probes });
     },
   });
-};
-const devices = hasStandIns && !stopping ? await standIns() : null;
+}
 
 let isFirst = true;
 async function welcome(listening, addresses) {
-  if (isFirst && !isDemo) stopBackups = dailyBackups({ url: facts.databaseUrl, what: 'own-house', keep: backupsKept, said: say });
   if (!isFirst) {
     say(`Freshet is back:  http://127.0.0.1:${listening}`);
     return;
   }
   isFirst = false;
+  if (!isDemo) stopBackups = dailyBackups({ url: facts.databaseUrl, what: 'own-house', keep: backupsKept, said: say });
   say(`\nFreshet is ready:  http://127.0.0.1:${listening}\n`);
   if (options.has('--empty')) say('Open it and begin your own house.');
   else

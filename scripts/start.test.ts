@@ -1,8 +1,9 @@
-import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { spawnSync } from 'node:child_process';
 import { chmodSync, existsSync, mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
-import { createServer, type AddressInfo } from 'node:net';
+import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { begin, endWith, freePort, send, type Started } from './lib/startForTest';
 
 // The start command as a person uses it: on a folder of its own, with its own database.
 const ROOT = join(__dirname, '..');
@@ -11,61 +12,22 @@ const STARTS_MS = 90_000;
 jest.setTimeout(2 * STARTS_MS);
 
 let port = 0;
-let running: { child: ChildProcess; said: () => string } | null = null;
+let running: Started | null = null;
 
-const freePort = () =>
-  new Promise<number>((resolve) => {
-    const server = createServer().listen(0, '127.0.0.1', () => {
-      const { port: free } = server.address() as AddressInfo;
-      server.close(() => resolve(free));
-    });
-  });
 const settings = () => ({ ...process.env, FRESHET_DATA: FOLDER, FRESHET_PORT: String(port) });
 const url = (path: string) => `http://127.0.0.1:${port}${path}`;
 
-/** Starts as from a terminal, in a process group of its own. */
+/** Starts, and says what was said until it was ready. */
 async function start(): Promise<string> {
-  const child = spawn(process.execPath, ['scripts/start.mjs', '--empty'], {
-    cwd: ROOT,
-    env: settings(),
-    detached: true,
-    stdio: ['ignore', 'pipe', 'pipe'],
-  });
-  let text = '';
-  running = { child, said: () => text };
-  await new Promise<void>((resolve, reject) => {
-    const timer = setTimeout(() => reject(new Error(`not ready: ${text}`)), STARTS_MS);
-    const hear = (chunk: Buffer) => {
-      text += String(chunk);
-      if (!text.includes('Ctrl-C stops it')) return;
-      clearTimeout(timer);
-      resolve();
-    };
-    child.stdout.on('data', hear);
-    child.stderr.on('data', hear);
-    child.on('exit', (code) => {
-      clearTimeout(timer);
-      reject(new Error(`ended with ${code}: ${text}`));
-    });
-  });
-  return text;
+  const started = begin(FOLDER, port);
+  running = started;
+  if (!(await started.ready)) throw new Error(`it ended: ${started.said()}`);
+  return started.said();
 }
-
-/** Sends a signal to the whole group, as Ctrl-C does, and waits for the end. */
-async function end(signal: NodeJS.Signals): Promise<void> {
-  const child = running?.child;
-  if (!child?.pid || child.exitCode !== null) return;
-  const gone = new Promise((resolve) => child.on('exit', resolve));
-  child.removeAllListeners('exit');
-  child.on('exit', () => undefined);
-  const ended = new Promise((resolve) => child.once('exit', resolve));
-  process.kill(-child.pid, signal);
-  await Promise.race([gone, ended]);
-}
+const end = async (signal: NodeJS.Signals) => (running ? endWith(running, signal) : undefined);
 
 const isAlive = (pid: number) => existsSync(`/proc/${pid}`) && !readFileSync(`/proc/${pid}/stat`, 'utf8').includes(') Z');
-const post = (path: string, body: object, cookie = '') =>
-  fetch(url(path), { method: 'POST', headers: { 'content-type': 'application/json', cookie }, body: JSON.stringify(body) });
+const post = (path: string, body: object, cookie = '') => send(url(path), body, cookie);
 
 beforeAll(async () => {
   port = await freePort();
@@ -249,35 +211,18 @@ describe('a start that cannot go on', () => {
 
   it('leaves nothing running when it is stopped while the database is made, and makes it at the next start', async () => {
     const data = join(OTHER, 'early');
-    const begin = () =>
-      spawn(process.execPath, ['scripts/start.mjs', '--empty'], {
-        cwd: ROOT,
-        env: { ...process.env, FRESHET_DATA: data, FRESHET_PORT: String(port) },
-        stdio: ['ignore', 'pipe', 'pipe'],
-      });
-    const running = () => spawnSync('pgrep', ['-f', `dir=${data}`], { encoding: 'utf8' }).stdout.trim();
+    const left = () => spawnSync('pgrep', ['-f', `dir=${data}`], { encoding: 'utf8' }).stdout.trim();
     for (const wait of [100, 700, 1500]) {
-      const child = begin();
-      await new Promise<void>((resolve) =>
-        child.stdout.on('data', (chunk: Buffer) => {
-          if (String(chunk).includes('Starting the database')) resolve();
-        }),
-      );
+      const { child, said } = begin(data, port);
+      await until(() => said().includes('Starting the database'));
       await new Promise((resolve) => setTimeout(resolve, wait));
       const gone = new Promise<number | null>((resolve) => child.once('exit', resolve));
       child.kill('SIGINT');
-      expect([wait, await gone, running()]).toEqual([wait, 0, '']);
+      expect([wait, await gone, left()]).toEqual([wait, 0, '']);
     }
-    const child = begin();
-    await new Promise<void>((resolve, reject) => {
-      child.stdout.on('data', (chunk: Buffer) => {
-        if (String(chunk).includes('Ctrl-C stops it')) resolve();
-      });
-      child.once('exit', () => reject(new Error('it did not start')));
-    });
-    const gone = new Promise((resolve) => child.once('exit', resolve));
-    child.kill('SIGINT');
-    await gone;
-    expect(running()).toBe('');
+    const started = begin(data, port);
+    expect(await started.ready).toBe(true);
+    await endWith(started, 'SIGINT');
+    expect(left()).toBe('');
   });
 });

@@ -18,6 +18,7 @@ import { basename, dirname, join, resolve } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { createGunzip, createGzip } from 'node:zlib';
 import { DATA, ROOT } from './machine.mjs';
+import { clientOf } from './mariadbClient.mjs';
 
 const FORMAT = 1;
 const MANIFEST = 'what-is-in-it.json';
@@ -25,7 +26,7 @@ const TABLES = 'tables.sql.gz';
 const SECRET = 'session-secret';
 const LAST_LINE = '-- Dump completed';
 /** Stands in a database while a backup is put into it, and longer when that was stopped. */
-export const RESTORING = 'restoring';
+const RESTORING = 'restoring';
 
 /** A backup that cannot be made or used: what is wrong and what to do. */
 export class BackupError extends Error {
@@ -35,25 +36,9 @@ export class BackupError extends Error {
   }
 }
 
-/** How a database is reached by the client programs. */
-function client(url) {
-  const { hostname, port, username, password, pathname } = new URL(url);
-  return {
-    args: [
-      '--no-defaults',
-      '--protocol=tcp',
-      `--host=${hostname}`,
-      `--port=${port || 3306}`,
-      `--user=${decodeURIComponent(username)}`,
-    ],
-    env: { ...process.env, MYSQL_PWD: decodeURIComponent(password) },
-    database: pathname.slice(1),
-  };
-}
-
 /** Rows of a statement, each as its fields. */
 function rows(url, text) {
-  const { args, env, database } = client(url);
+  const { args, env, database } = clientOf(url);
   const done = spawnSync('mariadb', [...args, '--batch', '--skip-column-names', database], {
     input: text,
     env,
@@ -110,7 +95,7 @@ export async function makeBackup({ url, what, file }) {
   mkdirSync(dirname(file), { recursive: true });
   const work = mkdtempSync(join(tmpdir(), 'freshet-backup-'));
   try {
-    const { args, env, database } = client(url);
+    const { args, env, database } = clientOf(url);
     const dump = spawn(
       'mariadb-dump',
       [...args, '--single-transaction', '--hex-blob', '--skip-dump-date', '--skip-add-locks', database],
@@ -185,7 +170,7 @@ export async function restoreInto(url, backup) {
     );
   empty();
   rows(url, `CREATE TABLE ${RESTORING} (since DATETIME NOT NULL)`);
-  const { args, env, database } = client(url);
+  const { args, env, database } = clientOf(url);
   const load = spawn('mariadb', [...args, database], { env, stdio: ['pipe', 'ignore', 'pipe'] });
   let tail = '';
   const text = createGunzip();

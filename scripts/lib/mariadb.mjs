@@ -16,6 +16,7 @@ import {
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { freePort, giveUp, onPath, say } from './machine.mjs';
+import { clientOf } from './mariadbClient.mjs';
 
 const root = process.getuid?.() === 0;
 const ANSWER_MS = 30_000;
@@ -204,10 +205,9 @@ export async function startMariadb(folder, options = {}) {
     /** Makes a database with all that another one holds. */
     copy(from, to) {
       place.sql(`CREATE DATABASE ${to}`);
-      const as = ['--no-defaults', '--protocol=tcp', '--host=127.0.0.1', `--port=${place.port}`, '--user=freshet'];
-      const env = { ...process.env, MYSQL_PWD: place.password };
-      const dump = spawnSync('mariadb-dump', [...as, '--single-transaction', from], { env, maxBuffer: 1 << 29 });
-      spawnSync('mariadb', [...as, to], { input: dump.stdout, env });
+      const { args, env } = clientOf(place.url());
+      const dump = spawnSync('mariadb-dump', [...args, '--single-transaction', from], { env, maxBuffer: 1 << 29 });
+      spawnSync('mariadb', [...args, to], { input: dump.stdout, env });
     },
     stop: () =>
       new Promise((resolve) => {

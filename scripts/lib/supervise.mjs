@@ -11,7 +11,7 @@ const KEPT_LINES = 20;
 /** What does not end in this time when asked is ended. */
 const END_MS = 20_000;
 
-export const isRunning = (child) => child !== null && child.exitCode === null && child.signalCode === null;
+const isRunning = (child) => child !== null && child.exitCode === null && child.signalCode === null;
 
 /** The last lines a child said on its pipes, which are also shown where `shows` says so. */
 function listenTo(child, lines, shows) {

@@ -15,5 +15,5 @@ export { alarmLines, type AlarmLine } from './alarmLines';
 export { BAR_RANK, type Bar, type BarKind } from './bar';
 export type { Agenda, Bench, PlacedChore } from './agenda';
 export { groupBy } from './groupBy';
-export { doseWords } from './dose';
-export { feedWords, mealsOf, type Meal } from './meal';
+export { doseSum, doseWords } from './dose';
+export { feedWords, foodOf, mealsOf, type Meal } from './meal';

@@ -1,6 +1,6 @@
 import { inARow } from '../time';
 import type { Chore } from './chore';
-import { doseWords } from './dose';
+import { doseSum } from './dose';
 import { groupBy } from './groupBy';
 
 /** What every meal's chore begins with. */
@@ -8,6 +8,9 @@ const FEED = 'Feed ';
 
 /** A feeding in words, "Feed brine shrimp"; the text of every chore that is a meal. @param food - its name, small letters */
 export const feedWords = (food: string): string => `${FEED}${food}`;
+
+/** The food of a meal's chore, small letters. @param text - as `feedWords` gave it */
+export const foodOf = (text: string): string => text.slice(FEED.length);
 
 /** All that one tank is fed on one walk: one line, ticked as one. */
 export interface Meal {
@@ -23,10 +26,11 @@ function dose(chores: readonly Chore[]): string {
   const amounts = chores.flatMap(({ amount }) => amount ?? []);
   const unit = amounts[0]?.unit;
   const isMeasured = amounts.length === chores.length && unit !== 'trace' && amounts.every((one) => one.unit === unit);
-  if (chores.length > 1 && unit && isMeasured) {
-    const sum = amounts.reduce((all, { value }) => all + value, 0);
-    return doseWords(Math.round(sum * 1000) / 1000, unit);
-  }
+  if (chores.length > 1 && unit && isMeasured)
+    return doseSum(
+      amounts.map(({ value }) => value),
+      unit,
+    );
   return [...new Set(chores.map(({ amountText }) => amountText))].filter(Boolean).join(' + ');
 }
 
@@ -34,7 +38,7 @@ function dose(chores: readonly Chore[]): string {
 function foodWords(text: string, chores: readonly Chore[]): string {
   const more = inARow([...new Set(chores.map((chore) => chore.more).filter(Boolean))]);
   const joint = more === '' ? '' : more.startsWith('for ') ? ' ' : ', ';
-  return `${text.slice(FEED.length)} ${dose(chores)}`.trimEnd() + joint + more;
+  return `${foodOf(text)} ${dose(chores)}`.trimEnd() + joint + more;
 }
 
 /**

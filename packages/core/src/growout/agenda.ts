@@ -37,11 +37,11 @@ function crowdingAlarms(view: GrowoutView): Alarm[] {
     const isFull = fullOn !== null;
     const mm = crowd.mostMm ?? figures.saleMm[0];
     // Room is booked for some of them: that stands in the Horizon until it is too full.
-    if (!isFull && view.moves.some(({ lotId }) => lotId === most.lot.id)) return [];
+    const leaving = view.moves.find(({ lotId }) => lotId === most.lot.id);
+    if (leaving && !isFull) return [];
     const carried = (side: 'tight' | 'full') => youngCarried(figures, mm, tank, side);
     const room =
       figures.limitedBy === 'floor' ? `${formatNumber(tank.floorM2 * 10_000)} cm² of floor` : `${formatNumber(tank.litres)} L`;
-    const leaving = view.moves.find(({ lotId }) => lotId === most.lot.id);
     const here = most.heads + crowd.others;
     const plenty = Math.max(1, Math.round((carried('tight') + carried('full')) / 2));
     const long = `${most.lengthBy === 'curve' ? 'about ' : ''}${formatNumber(mm)} mm`;

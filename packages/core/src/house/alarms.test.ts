@@ -1,6 +1,8 @@
+import { alarmLines } from '../agenda';
 import type { ProbeVerdict } from '../room';
 import { deriveAlarms } from '../rounds';
-import { attempt, grown, house, lot, NOW, tank, view, type Told } from './houseFixture';
+import { addDays } from '../time';
+import { attempt, grown, house, lot, NOW, tank, TODAY, view, type Told } from './houseFixture';
 
 const verdict = (fault: ProbeVerdict['fault'], value = 21): ProbeVerdict => ({ fault, value, by: 0, since: NOW });
 const probe = (...verdicts: ProbeVerdict[]) => [{ name: 'Probe T1', tankId: 'T1', verdicts }];
@@ -44,16 +46,16 @@ describe('one cause is one alarm', () => {
   });
 });
 
-describe('a tank that fills up', () => {
-  const young = (heads: number, litres: number): Partial<Told> => ({
-    ...grown('lemon-tetra', 40, { unsexed: heads }),
-    tanks: [tank('T1', { litres }), tank('T2')],
-  });
-  const about = (told: Partial<Told>) =>
-    deriveAlarms(view(house(told)))
-      .filter(({ key }) => key === 'crowd:T1')
-      .map(({ severity, title, text }) => `${severity}: ${title} ${text}`);
+const young = (heads: number, litres: number): Partial<Told> => ({
+  ...grown('lemon-tetra', 40, { unsexed: heads }),
+  tanks: [tank('T1', { litres }), tank('T2')],
+});
+const about = (told: Partial<Told>) =>
+  deriveAlarms(view(house(told)))
+    .filter(({ key }) => key === 'crowd:T1')
+    .map(({ severity, title, text }) => `${severity}: ${title} ${text}`);
 
+describe('a tank that fills up', () => {
   it('is told when it is full or filling, with how many to move; what only comes stands in the Horizon', () => {
     expect(about(young(10, 100))).toEqual([]);
     const [full] = about(young(200, 20));
@@ -82,6 +84,57 @@ describe('a tank that fills up', () => {
     const [, here, most] =
       /^soon: T1 is getting full\. (\d+) lemon tetra in 20 L; (\d+) at .* would fill it\. Find them/.exec(filling ?? '') ?? [];
     expect(Number(here)).toBeLessThan(Number(most));
+  });
+
+  it('waits in the Horizon while room is booked for them, until it is too full', () => {
+    const counts = Array.from({ length: 60 }, (_, i) => 10 + 4 * i);
+    const filling = counts.find((heads) => about(young(heads, 20))[0]?.startsWith('soon')) ?? 0;
+    const booked = (heads: number) => {
+      const move = { id: 'M', lotId: 'y', broodId: 'B', toTankId: 'T2', heads: 5, on: addDays(TODAY, 9), takenAt: NOW };
+      return about({ ...young(heads, 20), growout: { moves: [move], held: {}, grades: {} } });
+    };
+    expect(about(young(filling, 20))).toHaveLength(1);
+    expect(booked(filling)).toEqual([]);
+    expect(booked(200)[0]).toMatch(/^now: T1 is too full\. .* 5 go to T2 on Thu 19 Mar, as planned\.$/);
+  });
+});
+
+describe('alarms of one kind', () => {
+  const lines = (told: Partial<Told>) =>
+    alarmLines(deriveAlarms(view(house(told)))).map(({ title, parts }) => [title, ...parts.map(({ words }) => words)]);
+  const of = (tankId: string, speciesKey: string, unsexed: number) => lot(tankId, tankId, speciesKey, { unsexed, lengthMm: 40 });
+
+  it('are one line, each place with what is wrong there; cold is not warm', () => {
+    const lots = [of('T1', 'lemon-tetra', 8), of('T2', 'lemon-tetra', 8), of('T3', 'lemon-tetra', 8)];
+    const tanks = ['T1', 'T2', 'T3'].map((code) => tank(code, { litres: 100 }));
+    const at = (...temps: number[]) => Object.fromEntries(temps.map((tempC, i) => [`T${i + 1}`, { at: NOW, tempC }]));
+    expect(lines({ tanks, lots, temperatures: at(20, 21.5, 25) })).toEqual([
+      ['2 tanks are too cold.', 'T1: 20 °C, lemon tetra want 23 – 27 °C', 'T2: 21.5 °C, lemon tetra want 23 – 27 °C'],
+    ]);
+    expect(lines({ tanks, lots, temperatures: at(20, 30, 25) })).toEqual([
+      ['T1 is too cold: 20 °C.'],
+      ['T2 is too warm: 30 °C.'],
+    ]);
+    expect(lines({ tanks, lots, temperatures: at(29.5, 30, 25) })[0]?.[0]).toBe('2 tanks are too warm.');
+  });
+
+  it('is full in one line, and filling in another', () => {
+    const two = (first: number, second: number): Partial<Told> => {
+      const young = grown('lemon-tetra', 40, { unsexed: first });
+      const lots = [...young.lots, lot('z', 'T2', 'lemon-tetra', { broodId: 'B', unsexed: second })];
+      const temperatures = { ...young.temperatures, T2: { at: NOW, tempC: 26 } };
+      return { ...young, lots, temperatures, tanks: [tank('T1', { litres: 20 }), tank('T2', { litres: 20 })] };
+    };
+    const filling = Array.from({ length: 60 }, (_, i) => 10 + 4 * i).find((heads) =>
+      about(young(heads, 20))[0]?.startsWith('soon'),
+    );
+    const [full] = lines(two(200, 190));
+    expect(full).toEqual([
+      '2 tanks are too full.',
+      expect.stringMatching(/^T1: 200 lemon tetra, \d+ is plenty$/),
+      expect.stringMatching(/^T2: 190 lemon tetra, \d+ is plenty$/),
+    ]);
+    expect(lines(two(200, filling ?? 0)).map(([title]) => title)).toEqual(['T1 is too full.', 'T2 is getting full.']);
   });
 });
 

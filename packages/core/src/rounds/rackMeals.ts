@@ -1,9 +1,8 @@
-import { doseWords, groupBy, type Chore } from '../agenda';
+import { doseSum, foodOf, groupBy, type Chore } from '../agenda';
 import { inARow } from '../time';
 
 /** From so many tanks on, what a rack is fed on a walk is one line. */
 const FEWEST_STOPS = 3;
-const FEED = /^Feed /u;
 
 /** All that a rack is fed on one walk: one line that opens to its tanks, ticked as one or tank by tank. */
 export interface RackMeal {
@@ -26,14 +25,18 @@ interface FedStop {
 function together(chores: readonly Chore[]): string {
   const measured = chores.flatMap(({ amount }) => (amount && amount.unit !== 'trace' ? [amount] : []));
   const sums = [...groupBy(measured, ({ unit }) => unit)].map(([unit, same]) =>
-    doseWords(Math.round(same.reduce((sum, { value }) => sum + value, 0) * 1000) / 1000, unit),
+    doseSum(
+      same.map(({ value }) => value),
+      unit,
+    ),
   );
   return inARow(sums);
 }
 
-/** What a rack is fed, in words. @param chores - its meals that are still open, or all when none is */
-function rackWords(rackCode: string, chores: readonly Chore[], tanks: number): string {
-  const foods = [...groupBy(chores, ({ text }) => text.replace(FEED, ''))].map(([food, same]) =>
+/** What a rack is fed, in words. @param meals - of each tank that is said, in walking order */
+function rackWords(rackCode: string, meals: readonly (readonly Chore[])[]): string {
+  const tanks = meals.length;
+  const foods = [...groupBy(meals.flat(), ({ text }) => foodOf(text))].map(([food, same]) =>
     `${food} ${together(same)}`.trimEnd(),
   );
   return `Feed rack ${rackCode}, ${tanks} ${tanks === 1 ? 'tank' : 'tanks'}: ${foods.join('; ')}`;
@@ -62,14 +65,14 @@ export function rackMeals(stops: readonly FedStop[]): RackMeal[] {
   return [...groupBy(fed, ({ rackCode, walk }) => `${walk} ${rackCode}`).values()].flatMap((along): RackMeal[] => {
     const [first] = along;
     if (!first || along.length < FEWEST_STOPS) return [];
-    const open = along.filter(({ meals }) => meals.some(({ outcome }) => !outcome));
-    const said = open.length > 0 ? open : along;
-    const chores = said.flatMap(({ meals }) => (open.length > 0 ? meals.filter(({ outcome }) => !outcome) : meals));
+    const open = along.map(({ meals }) => meals.filter(({ outcome }) => !outcome)).filter((meals) => meals.length > 0);
+    // A rack that is fed says all it was.
+    const said = open.length > 0 ? open : along.map(({ meals }) => meals);
     return [
       {
         rackCode: first.rackCode,
         walk: first.walk,
-        words: rackWords(first.rackCode, chores, said.length),
+        words: rackWords(first.rackCode, said),
         stops: along.map(({ tankId, meals }) => ({ tankId, keys: meals.map(({ key }) => key) })),
       },
     ];

@@ -20,6 +20,7 @@ const CURRENCIES: Readonly<Record<string, string>> = {
   CZ: 'CZK',
   DK: 'DKK',
   GB: 'GBP',
+  GU: 'USD',
   HK: 'HKD',
   HU: 'HUF',
   ID: 'IDR',
@@ -37,6 +38,8 @@ const CURRENCIES: Readonly<Record<string, string>> = {
   PE: 'PEN',
   PH: 'PHP',
   PL: 'PLN',
+  PR: 'USD',
+  PW: 'USD',
   RO: 'RON',
   RS: 'RSD',
   SE: 'SEK',
@@ -47,14 +50,13 @@ const CURRENCIES: Readonly<Record<string, string>> = {
   UA: 'UAH',
   US: 'USD',
   UY: 'UYU',
+  VI: 'USD',
   VN: 'VND',
   ZA: 'ZAR',
 };
 /** Regions that read temperatures in Fahrenheit, and those that measure in US gallons. */
 const FAHRENHEIT = new Set(['US', 'BS', 'BZ', 'KY', 'LR', 'PW', 'PR', 'GU', 'VI']);
 const GALLONS = new Set(['US', 'PR', 'GU', 'VI', 'LR']);
-/** Regions without a word of their own above. */
-const DOLLARS = new Set(['PR', 'GU', 'VI', 'PW']);
 
 /**
  * Units and money as the place suggests; only a first choice, all of it can be changed.
@@ -65,7 +67,7 @@ export function guessHouse(locale: string): HouseGuess {
   return {
     temperature: FAHRENHEIT.has(region) ? 'degF' : 'degC',
     volume: GALLONS.has(region) ? 'galUS' : 'L',
-    currency: DOLLARS.has(region) ? 'USD' : (CURRENCIES[region] ?? 'EUR'),
+    currency: CURRENCIES[region] ?? 'EUR',
   };
 }
 

@@ -19,7 +19,7 @@ import { larderHandlers } from '../larder';
 import { logHandlers } from '../log';
 import { DomainError, mount, problemHandler, sessions, type Enter, type Handlers, type Who } from '../platform';
 import { biosecurityHandlers, hoursHandlers, probeHandlers, roomHandlers, waterHandlers } from '../room';
-import { isOwnHost, networkAddresses } from '../reach';
+import { houseAddresses, isOwnHost } from '../reach';
 import { roundsHandlers } from '../rounds';
 import { spawningHandlers } from '../spawning';
 import { speciesHandlers } from '../species';
@@ -33,7 +33,7 @@ export interface AppOptions {
   /** Signs the session cookie. */
   secret: string;
   /** How it is reached beside from this machine: in the network, by an address of its own, through a proxy. */
-  reach?: { lanPort: number | null; address: string | null; proxy: string | null; authority: () => string | null };
+  reach?: { lanPort: number | null; address: string | null; proxy: string | null; authority: string | null };
   /** Folder of the built pages; none in tests of the interface alone. */
   webFolder?: string;
 }
@@ -90,9 +90,8 @@ const ownHost =
 
 /** Where others find the house. */
 function reachOf({ lanPort, address, authority }: NonNullable<AppOptions['reach']>) {
-  const inNetwork = lanPort === null ? [] : networkAddresses(lanPort);
-  const [first = null, ...others] = address === null ? inNetwork : [address, ...inNetwork];
-  return { address: first, others, hasCertificate: authority() !== null };
+  const [first = null, ...others] = houseAddresses(lanPort, address);
+  return { address: first, others, hasCertificate: authority !== null };
 }
 
 /** Pages and their parts; parts carry a hash in their name and may be kept for ever. */
@@ -117,7 +116,7 @@ const COMPILES = /^\/assets\/pictures\.worker-[\w-]+\.js$/;
 /** Whether what is asked for may compile WebAssembly. */
 export const mayCompile = (url: string): boolean => COMPILES.test(url);
 
-const ONLY_HERE = { lanPort: null, address: null, proxy: null, authority: () => null };
+const ONLY_HERE = { lanPort: null, address: null, proxy: null, authority: null };
 
 /** The whole application apart from listening. */
 export function buildApp({ services, log, secret, webFolder, reach = ONLY_HERE }: AppOptions): Express {
@@ -159,9 +158,8 @@ export function buildApp({ services, log, secret, webFolder, reach = ONLY_HERE }
       .json({ ok: answers, server: 'answers', database: answers ? 'answers' : 'does not answer' });
   });
   app.get('/freshet.crt', (_request, response, next) => {
-    const authority = reach.authority();
-    if (authority === null) next();
-    else response.type('application/x-x509-ca-cert').attachment('freshet.crt').send(authority);
+    if (reach.authority === null) next();
+    else response.type('application/x-x509-ca-cert').attachment('freshet.crt').send(reach.authority);
   });
   app.get('/api/openapi.json', (_request, response) => {
     response.json(openApi());

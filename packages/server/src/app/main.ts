@@ -3,7 +3,7 @@ import { fixedClock, openDatabase, prepareDatabase, StartError, systemClock } fr
 import { buildApp } from './app';
 import { compose } from './compose';
 import { demoProbes } from './demoProbes';
-import { listenInNetwork, networkAddresses } from '../reach';
+import { houseAddresses, listenInNetwork, networkCertificate } from '../reach';
 import { listenToProbes } from './mqtt';
 import { seedDemo } from './seedDemo';
 import { readSettings } from './settings';
@@ -45,7 +45,7 @@ async function serve(): Promise<void> {
   const log = pino({ level: logLevel, redact: ['req.headers.cookie', 'res.headers["set-cookie"]'] });
   const database = openDatabase(databaseUrl);
   const services = compose({ database, clock, secret });
-  await prepareDatabase(databaseUrl, say, async () => {
+  await prepareDatabase(database, say, async () => {
     if ((await services.accounts.removeUnfinished()) > 0) say('The demonstration house was never finished: it is filled anew.');
     if (!demo || (await services.accounts.repository.countHouses()) > 0) return;
     const started = Date.now();
@@ -56,16 +56,15 @@ async function serve(): Promise<void> {
   });
   const bridge = mqttUrl ? listenToProbes(mqttUrl, mqttClient, services.probes, log) : null;
   const standIns = demo && process.send ? await demoProbes(services) : [];
-  let authority: string | null = null;
+  const certificate = lanPort === null ? null : await networkCertificate(certificates);
   const app = buildApp({
     services,
     log,
     secret,
     ...(webFolder ? { webFolder } : {}),
-    reach: { lanPort, address, proxy, authority: () => authority },
+    reach: { lanPort, address, proxy, authority: certificate?.authority ?? null },
   });
-  const network = lanPort === null ? null : await listenInNetwork(app, lanPort, certificates);
-  authority = network?.authority ?? null;
+  const network = lanPort !== null && certificate ? await listenInNetwork(app, lanPort, certificates, certificate) : null;
   const server = app.listen(port, '127.0.0.1', (error?: Error) => {
     if (error) {
       say(`Port ${port} cannot be used: ${error.message}`);
@@ -75,13 +74,13 @@ async function serve(): Promise<void> {
     process.send?.({
       listening: (server.address() as { port: number }).port,
       probes: standIns,
-      addresses: lanPort === null ? [] : [address, ...networkAddresses(lanPort)].filter((one) => one !== null),
+      addresses: lanPort === null ? [] : houseAddresses(lanPort, address),
     });
   });
   const stop = () => {
     void bridge?.stop();
-    network?.server.close();
-    network?.server.closeAllConnections();
+    network?.close();
+    network?.closeAllConnections();
     server.close(() => {
       void database.close().then(() => process.exit(0));
     });

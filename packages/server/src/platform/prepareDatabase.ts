@@ -1,6 +1,6 @@
 import { QueryTypes } from 'sequelize';
 import { MIGRATIONS } from '../../migrations';
-import { isDatabaseAway, openDatabase, type Database } from './database';
+import { isDatabaseAway, type Database } from './database';
 import { migrator } from './migrate';
 
 /** What stands in the way of a start and will stand there again: one sentence with what to do. */
@@ -48,38 +48,30 @@ async function mustBeOurs(database: Database): Promise<void> {
  * Brings a database up to date and fills it where that is wanted, by one server at a time: another that begins meanwhile waits.
  * @param fill - what else is done while nobody else may
  */
-export async function prepareDatabase(url: string, say: (line: string) => void, fill: () => Promise<void>): Promise<void> {
-  const database = openDatabase(url);
-  try {
-    await untilThere(database, say);
-    // The lock is the connection's: it is held as long as this transaction, and goes with the process.
-    await database.sequelize.transaction(async (transaction) => {
-      const name = { lock: `${LOCK}:${new URL(url).pathname.slice(1)}`.slice(0, 64) };
-      const take = async (seconds: number) =>
-        (
-          await database.sequelize.query<{ taken: number | null }>('SELECT GET_LOCK(:lock, :seconds) AS taken', {
-            replacements: { ...name, seconds },
-            type: QueryTypes.SELECT,
-            transaction,
-          })
-        )[0]?.taken === 1;
-      if (!(await take(0))) {
-        say('Another server is preparing this database; waiting for it ...');
-        if (!(await take(OTHERS_S))) throw new Error('Another server has been preparing this database for too long.');
-      }
-      try {
-        await mustBeOurs(database);
-        await migrator(database).up();
-        await fill();
-      } finally {
-        await database.sequelize.query('SELECT RELEASE_LOCK(:lock)', {
-          replacements: name,
+export async function prepareDatabase(database: Database, say: (line: string) => void, fill: () => Promise<void>): Promise<void> {
+  await untilThere(database, say);
+  const { sequelize } = database;
+  // The lock is the connection's: it is held as long as this transaction, and goes with the process.
+  await sequelize.transaction(async (transaction) => {
+    const name = { lock: `${LOCK}:${sequelize.getDatabaseName()}`.slice(0, 64) };
+    const take = async (seconds: number) =>
+      (
+        await sequelize.query<{ taken: number | null }>('SELECT GET_LOCK(:lock, :seconds) AS taken', {
+          replacements: { ...name, seconds },
           type: QueryTypes.SELECT,
           transaction,
-        });
-      }
-    });
-  } finally {
-    await database.close();
-  }
+        })
+      )[0]?.taken === 1;
+    if (!(await take(0))) {
+      say('Another server is preparing this database; waiting for it ...');
+      if (!(await take(OTHERS_S))) throw new Error('Another server has been preparing this database for too long.');
+    }
+    try {
+      await mustBeOurs(database);
+      await migrator(database).up();
+      await fill();
+    } finally {
+      await sequelize.query('SELECT RELEASE_LOCK(:lock)', { replacements: name, type: QueryTypes.SELECT, transaction });
+    }
+  });
 }

@@ -16,9 +16,15 @@ export function ownName(): string {
   return `${first}.local`;
 }
 
-/** The house's addresses in its network, the number before the name. @param port - others reach it at */
-export const networkAddresses = (port: number): string[] =>
-  [...ownAddresses(), ownName()].map((name) => `https://${name}:${port}`);
+/**
+ * Where others find the house, the address to give to others first.
+ * @param lanPort - it listens at in the network; null while only this machine reaches it
+ * @param address - its own address, such as behind a proxy; null for none
+ */
+export const houseAddresses = (lanPort: number | null, address: string | null): string[] => [
+  ...(address === null ? [] : [address]),
+  ...(lanPort === null ? [] : [...ownAddresses(), ownName()].map((name) => `https://${name}:${lanPort}`)),
+];
 
 /** The host a request was sent to, without its port, small letters. */
 const nameOf = (host: string): string => host.toLowerCase().replace(/:\d+$/, '');

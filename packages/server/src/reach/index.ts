@@ -1,3 +1,3 @@
-export { isOwnHost, networkAddresses, ownAddresses, ownName } from './addresses';
+export { houseAddresses, isOwnHost, ownAddresses, ownName } from './addresses';
 export { hostCertificate } from './certificates';
-export { listenInNetwork } from './listenInNetwork';
+export { listenInNetwork, networkCertificate } from './listenInNetwork';

@@ -1,3 +1,4 @@
+import { codeCells } from './codeCells';
 import { createDocument, fitText, printable } from './document';
 
 /** What stands on a label. */
@@ -17,7 +18,6 @@ const QR = 104;
 
 /** A sheet of labels as PDF, each with a QR code that opens its address; the library is fetched when it is needed. */
 export async function labelSheet(title: string, labels: readonly Label[]): Promise<Uint8Array> {
-  const { default: QRCode } = await import('qrcode');
   const { pdf, text, mono, rgb } = await createDocument(title);
   const ink = rgb(0.09, 0.15, 0.12);
   for (const [i, label] of labels.entries()) {
@@ -34,18 +34,16 @@ export async function labelSheet(title: string, labels: readonly Label[]): Promi
       borderWidth: 0.5,
       borderDashArray: [3, 3],
     });
-    const modules = QRCode.create(label.address, { errorCorrectionLevel: 'M' }).modules;
-    const cell = QR / modules.size;
-    for (let row = 0; row < modules.size; row++)
-      for (let column = 0; column < modules.size; column++)
-        if (modules.get(row, column))
-          page.drawRectangle({
-            x: left + SIZE.width - QR - 16 + column * cell,
-            y: bottom + SIZE.height - 22 - (row + 1) * cell,
-            width: cell + 0.06,
-            height: cell + 0.06,
-            color: ink,
-          });
+    const { side, cells } = await codeCells(label.address);
+    const cell = QR / side;
+    for (const { row, column } of cells)
+      page.drawRectangle({
+        x: left + SIZE.width - QR - 16 + column * cell,
+        y: bottom + SIZE.height - 22 - (row + 1) * cell,
+        width: cell + 0.06,
+        height: cell + 0.06,
+        color: ink,
+      });
     const room = SIZE.width - QR - 46;
     const codeSize = Math.min(40, (room / mono.widthOfTextAtSize(printable(label.code), 10)) * 10);
     page.drawText(printable(label.code), {

@@ -6,6 +6,7 @@ import { LinkButton } from '../ui';
 import { useTicks } from './ChoreRow';
 import { StopChores, StopNotes } from './StopChores';
 import { TickBox } from './TickBox';
+import { WalkLine } from './WalkLine';
 import type { Feeding } from './walkItems';
 
 /** What a whole rack is fed: one line and one tick; opened it says each tank's food, to be ticked or changed tank by tank. */
@@ -34,15 +35,7 @@ export function FeedingRow({
   const { pressed, tickAll } = useTicks(open, day);
   const isFed = open.length === 0;
   return (
-    <li
-      id={`stop-${number}`}
-      tabIndex={-1}
-      className={clsx(
-        'grid scroll-mt-2 grid-cols-[24px_1fr] gap-x-2 border-b border-rule py-1.5 pr-2 pl-2 md:grid-cols-[24px_62px_1fr]',
-        next && 'border-l-[5px] border-l-rust bg-sheet md:pl-[3px]',
-      )}
-    >
-      <span className="pt-2.5 text-quiet">{number}</span>
+    <WalkLine number={number} next={next} columns="grid-cols-[24px_1fr] md:grid-cols-[24px_62px_1fr]">
       <span className="hidden pt-2 font-mono text-code font-semibold md:block">{feeding.rackCode}</span>
       <div className="min-w-0">
         <div className={clsx('flex min-h-11 min-w-0 items-center gap-2.5', (pressed || isFed) && 'text-quiet')}>
@@ -86,6 +79,6 @@ export function FeedingRow({
           </ul>
         )}
       </div>
-    </li>
+    </WalkLine>
   );
 }

@@ -10,7 +10,7 @@ import { choreFields, isPlain } from './ChoreRow';
 import { AllAsPlanned } from './MealRow';
 import { FeedingRow } from './FeedingRow';
 import { StopRow } from './StopRow';
-import { choresOf, walkItems, type WalkItem } from './walkItems';
+import { choresOf, isDone, walkItems } from './walkItems';
 import { WalkMap } from './WalkMap';
 
 /** Today, tomorrow, the day after. */
@@ -36,8 +36,6 @@ function onWalk(round: Reply<'round'>, walk: number): Reply<'round'> {
     minutesLeft: Math.round(open.reduce((sum, chore) => sum + chore.seconds, 0) / 60),
   };
 }
-
-const isDone = (item: WalkItem) => choresOf(item).every((chore) => chore.outcome);
 
 /** Keys 1, 2 and 3 show today, tomorrow and the day after. */
 function useDayKeys(choose: (ahead: number) => void): void {

@@ -1,8 +1,8 @@
-import { clsx } from 'clsx';
 import { Link } from 'react-router';
 import { Swatch } from '../ui';
 import type { Stop } from './chore';
 import { StopChores, StopNotes } from './StopChores';
+import { WalkLine } from './WalkLine';
 
 /** One stop of the walk: who lives here, what is to know, what is to do. */
 export function StopRow({
@@ -20,15 +20,7 @@ export function StopRow({
 }) {
   const cautions = [...new Set(stop.chores.filter((chore) => !chore.outcome).flatMap((chore) => chore.caution ?? []))];
   return (
-    <li
-      id={`stop-${number}`}
-      tabIndex={-1}
-      className={clsx(
-        'grid scroll-mt-2 grid-cols-[24px_auto_1fr] gap-x-2 border-b border-rule py-1.5 pr-2 pl-2 md:grid-cols-[24px_62px_178px_1fr]',
-        next && 'border-l-[5px] border-l-rust bg-sheet md:pl-[3px]',
-      )}
-    >
-      <span className="pt-2.5 text-quiet">{number}</span>
+    <WalkLine number={number} next={next} columns="grid-cols-[24px_auto_1fr] md:grid-cols-[24px_62px_178px_1fr]">
       <span className="pt-2 font-mono text-code font-semibold">
         {stop.tankId ? (
           <Link to={`/tanks/${stop.tankId}`} className="hover:link">
@@ -58,6 +50,6 @@ export function StopRow({
           </p>
         ))}
       </div>
-    </li>
+    </WalkLine>
   );
 }

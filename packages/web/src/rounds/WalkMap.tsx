@@ -2,11 +2,9 @@ import type { KeyboardEvent } from 'react';
 import { RackElevation } from '../room';
 import { useGet } from '../data';
 import { useWidth } from '../ui';
-import { choresOf, type WalkItem } from './walkItems';
+import { isDone, type WalkItem } from './walkItems';
 
 type State = 'done' | 'next' | 'open';
-
-const isDone = (item: WalkItem) => choresOf(item).every((chore) => chore.outcome);
 
 /** The line of the walk each tank is served by: its own stop, else the feeding of its rack, the first that is still open. */
 function linesByTank(items: readonly WalkItem[]): Map<string, { item: WalkItem; who: string }> {

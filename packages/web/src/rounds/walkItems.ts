@@ -55,3 +55,6 @@ export function walkItems({ stops, rackMeals }: Pick<Reply<'round'>, 'stops' | '
 /** What there is to tick at a line of the walk. */
 export const choresOf = (item: WalkItem): readonly Chore[] =>
   item.kind === 'stop' ? item.stop.chores : item.feeding.stops.flatMap(({ chores }) => chores);
+
+/** Whether nothing is left to tick there. */
+export const isDone = (item: WalkItem): boolean => choresOf(item).every((chore) => chore.outcome);

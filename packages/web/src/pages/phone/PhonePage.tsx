@@ -1,19 +1,15 @@
 import { useEffect, useState } from 'react';
 import { useGet, type Reply } from '../../data';
+import { codeCells } from '../../print';
 import { Empty, Loaded, PageHead } from '../../ui';
 
-/** A code that leads to an address, drawn; the library is fetched when it is needed. */
+/** A code that leads to an address, drawn. */
 function Code({ address }: { address: string }) {
-  const [path, setPath] = useState<{ size: number; d: string } | null>(null);
+  const [path, setPath] = useState<{ side: number; d: string } | null>(null);
   useEffect(() => {
     let isShown = true;
-    void import('qrcode').then(({ default: QRCode }) => {
-      const { modules } = QRCode.create(address, { errorCorrectionLevel: 'M' });
-      const cells: string[] = [];
-      for (let row = 0; row < modules.size; row++)
-        for (let column = 0; column < modules.size; column++)
-          if (modules.get(row, column)) cells.push(`M${column} ${row}h1v1h-1z`);
-      if (isShown) setPath({ size: modules.size, d: cells.join('') });
+    void codeCells(address).then(({ side, cells }) => {
+      if (isShown) setPath({ side, d: cells.map(({ row, column }) => `M${column} ${row}h1v1h-1z`).join('') });
     });
     return () => {
       isShown = false;
@@ -24,7 +20,7 @@ function Code({ address }: { address: string }) {
     <div className="size-60 p-3" style={{ background: '#fff' }}>
       {path && (
         <svg
-          viewBox={`0 0 ${path.size} ${path.size}`}
+          viewBox={`0 0 ${path.side} ${path.side}`}
           role="img"
           aria-label={`Code that leads to ${address}`}
           shapeRendering="crispEdges"
