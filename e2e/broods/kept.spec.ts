@@ -53,21 +53,53 @@ test('a daily layer’s mop: what was picked joins the batch with a hatch of its
   await expect(eggs).toHaveText(new RegExp(`^${before} eggs, `));
 });
 
-test('a bag of peat has its label and day; too early is said while typing', async ({ page }) => {
+test('a bag of peat: its label and day, wetted, looked through, the rest bagged again', async ({ page }) => {
   await enter(page);
   await open(page, /Beira peat 4/);
   await expect(page.getByRole('heading', { name: 'Bag N3' })).toBeVisible();
-  await page.getByRole('button', { name: 'Wetted' }).click();
-  await dialog(page).getByLabel('Hatched').fill('900');
-  await dialog(page).getByLabel('They swim in').selectOption({ label: 'B1.1: empty' });
-  await dialog(page).getByRole('button', { name: 'Log the wetting' }).click();
-  await expect(dialog(page).getByText(/eggs are booked in that bag/)).toBeVisible();
-  await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Change the bag' }).click();
   const day = dialog(page).getByLabel('To be wetted on');
   await day.fill('1 Dec');
   await day.press('Tab');
   await expect(dialog(page).getByText(/most would drown in the egg/)).toBeVisible();
+  await dialog(page).getByLabel('Where it lies').fill(' ');
+  await dialog(page).getByRole('button', { name: 'Log the bag' }).click();
+  await expect(dialog(page).getByText('Where does it lie?')).toBeVisible();
+  await page.keyboard.press('Escape');
+
+  await page.getByRole('button', { name: 'Wetted' }).click();
+  await dialog(page).getByRole('button', { name: 'Log the wetting' }).click();
+  await expect(dialog(page).getByRole('alert')).toBeVisible();
+  await dialog(page).getByLabel('Into which tank or bowl?').selectOption({ label: 'A1.7: empty' });
+  await dialog(page).getByRole('button', { name: 'Log the wetting' }).click();
+  await expect(page.getByRole('heading', { name: 'Bag N3, wetted' })).toBeVisible();
+
+  await page.getByRole('button', { name: 'Log who hatched' }).click();
+  await dialog(page).getByLabel('Hatched').fill('900');
+  await dialog(page).getByRole('button', { name: 'Log the hatch' }).click();
+  await expect(dialog(page).getByText(/eggs are booked there/)).toBeVisible();
+  await dialog(page).getByLabel('Hatched').fill('22');
+  await expect(dialog(page).getByLabel('The other 38')).toHaveValue('again');
+  await dialog(page).getByLabel('Written on the new bag').fill('A1.7');
+  await dialog(page).getByRole('button', { name: 'Log the hatch' }).click();
+  await expect(dialog(page).getByText('A1.7 is taken; choose another code.')).toBeVisible();
+  await dialog(page).getByLabel('Written on the new bag').fill('N4');
+  await dialog(page).getByRole('button', { name: 'Log the hatch' }).click();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await goTo(page, 'Room');
+  await expect(
+    page.getByRole('link', { name: /^N4 bag of peat, tea tin, linen shelf.*: Rachow's nothobranch, 38$/ }),
+  ).toBeVisible();
+  // Its bag is empty and gone.
+  await expect(page.getByRole('link', { name: /^N3 bag/ })).toHaveCount(0);
+  await page.goto('/log');
+  for (const what of [/22 hatched, 38 back into damp peat \(N4\)/, /bag N3 wetted in A1.7/]) {
+    const row = page.getByRole('listitem').filter({ hasText: what }).first();
+    await row.getByRole('button', { name: /undo/i }).click();
+    await expect(page.getByText('Undone').first()).toBeVisible();
+  }
+  await goTo(page, 'Room');
+  await expect(page.getByRole('link', { name: /^N3 bag of peat.*: Rachow's nothobranch, 60$/ })).toBeVisible();
 });
 
 test('broods are narrowed, sorted and zoomed, by keys alone; a stream is read day by day', async ({ page }) => {

@@ -120,16 +120,7 @@ const LIVING: Living[] = [
     76,
     { trigger: 'dawnLightAndFood', eggPlan: 'removeParents' },
   ],
-  [
-    'rachows-nothobranch',
-    'Beira peat 4',
-    'C2.3',
-    ['notho'],
-    ['notho'],
-    31.4,
-    60,
-    { moves: [{ day: 1, tank: 'C1.2', share: 1 }] },
-  ],
+  ['rachows-nothobranch', 'Beira peat 4', 'C2.3', ['notho'], ['notho'], 31.4, 60],
 ];
 
 /** Attempts long over: species, tank, parents, first and last day back, how many, share that works by trigger. */

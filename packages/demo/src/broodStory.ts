@@ -162,6 +162,7 @@ export function tellBrood(
       story.write(bagged, 'bagPeat', {
         id: story.newId(bagged),
         broodId,
+        vesselId: story.newId(bagged),
         at: bagged,
         label: 'N3',
         place: 'tea tin, linen shelf',
@@ -187,18 +188,6 @@ export function tellBrood(
     for (const [i, picked] of (plan.picks ?? []).entries()) {
       const at = plusDays(laid.to, i + 1);
       story.write(at, 'pickEggs', { id: story.newId(at), broodId, picked, at: { from: plusDays(at, -0.5), to: at }, next: null });
-    }
-    for (const { day, tank } of species.eggsRest ? (plan.moves ?? []) : []) {
-      const at = plusDays(laid.to, day);
-      story.write(at, 'move', {
-        id: story.newId(at),
-        lotId: lot.id,
-        newLotId: story.newId(at),
-        toTankId: places.tankId(tank),
-        heads: { ...EMPTY, unsexed: lot.count },
-        at,
-        override: { reason: 'a bag of peat' },
-      });
     }
     return { swimming: null };
   }

@@ -1,3 +1,5 @@
+import type { VesselKind } from '@freshet/core/room';
+
 /** Racks of Saltings Shed, front to back as they are walked. Measures in cm, loads in kg. */
 export interface RackPlan {
   code: string;
@@ -136,4 +138,11 @@ export const RACKS: readonly RackPlan[] = [
       },
     ],
   },
+];
+
+/** Boxes and jars of the shed that are not tanks. */
+export const VESSELS: readonly { code: string; kind: VesselKind; litres: number; tank?: string; place?: string }[] = [
+  { code: 'U1', kind: 'tumbler', litres: 1.2, tank: 'B2.3' },
+  { code: 'E1', kind: 'eggBox', litres: 2, tank: 'A2.3' },
+  { code: 'J1', kind: 'larvalJar', litres: 12, place: 'window sill' },
 ];

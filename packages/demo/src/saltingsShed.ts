@@ -2,7 +2,7 @@ import { resolveSpecies, SHIPPED_SPECIES, type ResolvedSpecies } from '../../cor
 import { completeRecipe, defaultRecipe, RECIPE_BOOK } from '@freshet/core/spawning';
 import { attemptPlans, type AttemptPlan } from './attempts';
 import { tellBrood, type Places } from './broodStory';
-import { RACKS } from './room';
+import { RACKS, VESSELS } from './room';
 import { tellGrowout } from './growoutStory';
 import { tellSales } from './salesStory';
 import { tellLarder } from './larderStory';
@@ -41,6 +41,7 @@ const GRADED = 'Angels 8';
 const BACK_DAYS = 0.52;
 const HISTORY_DAYS = 425;
 const SETUP_DAYS = 424;
+const VESSELS_DAYS = 120;
 /** The probe of this tank went silent some days ago. */
 const COLD_TANK = 'B1.2';
 const BROKEN_PROBE = { code: 'A2.5', silentDays: 6 };
@@ -81,6 +82,13 @@ function tellRoom(story: Story): Map<string, { id: string; tempC: number; outdoo
         tanks.set(tank.code, { id, tempC: tank.tempC, outdoor: rack.kind === 'yard' });
       }
     }
+  }
+  for (const { code, kind, litres, tank, place } of VESSELS) {
+    const setUp = story.daysAgo(VESSELS_DAYS, '17:00');
+    const vesselId = story.newId(setUp);
+    const inTankId = tank ? (tanks.get(tank)?.id ?? null) : null;
+    story.write(setUp, 'addVessel', { id: story.newId(setUp), vesselId, kind, code, litres, inTankId, place: place ?? null });
+    tanks.set(code, { id: vesselId, tempC: tanks.get(tank ?? '')?.tempC ?? 20, outdoor: false });
   }
   return tanks;
 }
@@ -220,6 +228,8 @@ function tellAttempt(
 function tellTemperatures(story: Story, tanks: ReturnType<typeof tellRoom>): DemoReading[] {
   const readings: DemoReading[] = [];
   for (const [code, tank] of tanks) {
+    // A box is read with the tank it hangs in.
+    if (VESSELS.some((vessel) => vessel.code === code)) continue;
     const silent = code === BROKEN_PROBE.code ? BROKEN_PROBE.silentDays : 0;
     for (let daysAgo = HISTORY_DAYS - 2; daysAgo >= silent; daysAgo--) {
       const at = story.daysAgo(daysAgo, '06:50');

@@ -17,6 +17,7 @@ import { furnishing } from './2026-11-26-16-furnishing';
 import { oneDoor } from './2026-12-01-17-one-door';
 import { buyers } from './2026-12-01-18-buyers';
 import { longWalk } from './2026-12-01-19-long-walk';
+import { vessels } from './2026-12-01-20-vessels';
 import type { Migration } from './migration';
 
 /** In the order they run. */
@@ -40,4 +41,5 @@ export const MIGRATIONS: readonly Migration[] = [
   oneDoor,
   buyers,
   longWalk,
+  vessels,
 ];

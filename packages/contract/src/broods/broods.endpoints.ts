@@ -7,7 +7,7 @@ import { endpoint } from '../endpoints';
 import { entries, TOUCHES } from '../log';
 import { StageWindowSchema } from '../spawning';
 import { COUNT_WAYS } from '../stock';
-import { BagPeat, Drop, EggsOnTheirWay, KeepEggs, PickEggs, WetPeat } from './eggs.schema';
+import { BagPeat, Drop, EggsOnTheirWay, KeepEggs, PeatHatch, PickEggs, WetPeat } from './eggs.schema';
 import { Id, Instant, Override, TimeRange, WholeCount } from '../values';
 
 /** Eggs seen (or carried, or young born): makes the brood and its first lot. */
@@ -260,11 +260,12 @@ export const broodsEntries = entries({
     words: 'eggs picked',
     touches: [...TOUCHES.broods, ...TOUCHES.lots, ...TOUCHES.spawns, ...TOUCHES.descent],
   },
-  peatBag: { role: 'sitter', words: 'peat bagged', touches: TOUCHES.broods },
+  peatBag: { role: 'sitter', words: 'peat bagged', touches: [...TOUCHES.broods, ...TOUCHES.lots, ...TOUCHES.room] },
+  peatHatch: { role: 'sitter', words: 'hatch from wetted peat', touches: [...TOUCHES.broods, ...TOUCHES.lots, ...TOUCHES.room] },
   wetting: {
     role: 'sitter',
     words: 'peat wetted',
-    touches: [...TOUCHES.broods, ...TOUCHES.lots, ...TOUCHES.spawns, ...TOUCHES.descent],
+    touches: [...TOUCHES.broods, ...TOUCHES.lots, ...TOUCHES.spawns, ...TOUCHES.descent, ...TOUCHES.room],
   },
   white: { role: 'sitter', words: 'white eggs picked', touches: [...TOUCHES.broods, ...TOUCHES.lots, ...TOUCHES.descent] },
 });
@@ -316,7 +317,12 @@ export const broodsEndpoints = {
   }),
   pickEggs: broodsEntries.eggPick({ path: '/api/egg-picks', summary: 'Log eggs picked from a daily layer', body: PickEggs }),
   bagPeat: broodsEntries.peatBag({ path: '/api/peat-bags', summary: 'Bag peat with eggs', body: BagPeat }),
-  wetPeat: broodsEntries.wetting({ path: '/api/wettings', summary: 'Log a wetting of peat and who hatched', body: WetPeat }),
+  wetPeat: broodsEntries.wetting({ path: '/api/wettings', summary: 'Log that a bag of peat was wetted', body: WetPeat }),
+  hatchPeat: broodsEntries.peatHatch({
+    path: '/api/peat-hatches',
+    summary: 'Log who hatched from wetted peat, and where the rest went',
+    body: PeatHatch,
+  }),
   pickWhite: broodsEntries.white({
     path: '/api/whites',
     summary: 'Log white eggs picked out',

@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { EGG_PLANS } from '@freshet/core/species';
 import { FUNGUS_SCHOOLS } from '@freshet/core/spawning';
 import { StageWindowSchema } from '../spawning';
-import { Day, Id, Instant, Override, TimeRange, WholeCount } from '../values';
+import { Code, Day, Id, Instant, Override, TimeRange, WholeCount } from '../values';
 
 const words = (most: number, what: string) =>
   v.nullable(v.pipe(v.string(), v.trim(), v.maxLength(most, `${what}: at most ${most} letters.`)));
@@ -53,39 +53,32 @@ export const PickEggs = v.object({
 });
 
 export const MOISTURES = ['damp', 'wet', 'dry'] as const;
+const BagPlace = v.pipe(v.string(), v.trim(), v.minLength(1, 'Where does it lie?'), v.maxLength(60, 'At most 60 characters.'));
 /** Peat with eggs, put into a bag: its label, where it lies, how damp, when it is to be wetted. */
 export const BagPeat = v.object({
   id: Id,
   broodId: Id,
   at: Instant,
-  label: v.pipe(v.string(), v.trim(), v.minLength(1, 'What is written on the bag?'), v.maxLength(40, 'At most 40 letters.')),
-  place: words(60, 'The place'),
+  /** The bag as a vessel, when it is a new one. */
+  vesselId: Id,
+  label: Code,
+  place: BagPlace,
   moisture: v.picklist(MOISTURES),
   wetOn: Day,
 });
 
-/** Peat wetted and looked at: who hatched goes into a tank; what did not is dried again for a second wetting, or thrown out. */
-export const WetPeat = v.pipe(
-  v.object({
-    id: Id,
-    broodId: Id,
-    at: Instant,
-    hatched: WholeCount,
-    toTankId: v.nullable(Id),
-    youngLotId: Id,
-    /** The bag of what goes back into peat; null where the rest is thrown out. */
-    again: v.nullable(v.object({ broodId: Id, lotId: Id, bagId: Id, wetOn: Day })),
-    override: Override,
-  }),
-  v.forward(
-    v.partialCheck(
-      [['hatched'], ['toTankId']],
-      ({ hatched, toTankId }) => hatched === 0 || toTankId !== null,
-      'Where do the young swim now?',
-    ),
-    ['toTankId'],
-  ),
-);
+/** A bag of peat poured into water: its eggs lie in a tank now, and hatch there. */
+export const WetPeat = v.object({ id: Id, broodId: Id, at: Instant, toTankId: Id, override: Override });
+
+/** Wetted peat looked through: who hatched; what did not goes back into a bag for a second wetting, or is thrown out. */
+export const PeatHatch = v.object({
+  id: Id,
+  broodId: Id,
+  at: Instant,
+  hatched: WholeCount,
+  /** The bag of what goes back into peat; null where the rest is thrown out. */
+  again: v.nullable(v.object({ broodId: Id, lotId: Id, vesselId: Id, label: Code, place: BagPlace, wetOn: Day })),
+});
 
 const span = v.object({ from: v.string(), to: v.string() });
 const keeping = v.object({
@@ -159,6 +152,8 @@ export const EggsOnTheirWay = v.object({
       place: v.nullable(v.string()),
       moisture: v.nullable(v.picklist(MOISTURES)),
       wetOn: v.nullable(v.string()),
+      /** When it was wetted; null while it rests. */
+      wetted: v.nullable(v.string()),
       from: v.string(),
       to: v.string(),
       goodUntil: v.string(),

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { LIFE_STAGES } from '@freshet/core/broods';
 import type { HouseFacts } from '@freshet/core/house';
-import { TANK_STATES } from '@freshet/core/room';
+import { TANK_STATES, VESSEL_KINDS } from '@freshet/core/room';
 import { endpoint } from '../endpoints';
 import { Day } from '../values';
 
@@ -9,6 +9,8 @@ import { Day } from '../values';
 export const TankLife = v.object({
   tankId: v.string(),
   code: v.string(),
+  /** What kind of vessel it is and where, in words; null for a tank. */
+  vessel: v.nullable(v.object({ kind: v.picklist(VESSEL_KINDS), words: v.string() })),
   litres: v.number(),
   tempC: v.nullable(v.object({ value: v.number(), at: v.string() })),
   stage: v.nullable(v.picklist([...LIFE_STAGES, 'breeders', 'culture'])),

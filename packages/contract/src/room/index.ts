@@ -33,3 +33,4 @@ export { probeEndpoints, probeEntries, PLAYED_FAULTS, NewProbe, Probe, Samples, 
 export { careEndpoints, careEntries, NewCare } from './care.endpoints';
 export { hoursEndpoints, hoursEntries, Hours, NewHours } from './hours.endpoints';
 export { biosecurityEndpoints, biosecurityEntries, ExposureReply, NewContact, NewIllness } from './biosecurity.endpoints';
+export { vesselEndpoints, vesselEntries, NewVessel, VesselAway, VesselMove } from './vessels.endpoints';

@@ -3,6 +3,7 @@ import { FURNISHINGS, METHODS, QUANTITIES, TANK_EVENTS, type Quantity } from '@f
 import { endpoint } from '../endpoints';
 import { entries, TOUCHES } from '../log';
 import { Code, Id, Instant, Name, Note, Override, Version } from '../values';
+import { Vessel } from './vessels.endpoints';
 
 export { QUANTITIES, type Quantity } from '@freshet/core/room';
 
@@ -228,6 +229,8 @@ export const Tank = v.object({
 });
 
 export const RoomReply = v.object({
+  /** Boxes, bags and jars in use, by code. */
+  vessels: v.array(Vessel),
   racks: v.array(
     v.object({
       id: v.string(),

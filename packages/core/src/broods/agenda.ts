@@ -5,7 +5,7 @@ import { formatInstant, houseDay } from '../time';
 import { broodChores } from './broodChores';
 import { BROODS_CHORES } from './choreKinds';
 import { dropBars, dropChores } from './drops';
-import type { BroodsView, ReadBrood } from './facts';
+import { isResting, type BroodsView, type ReadBrood } from './facts';
 import { leaveAlarms } from './leaves';
 import { peatBars } from './peat';
 import { residentsOf, type Resident } from './residents';
@@ -17,7 +17,7 @@ function broodAlarms(view: BroodsView): Alarm[] {
   for (const read of view.broods) {
     const { brood, species, state } = read;
     // Peat waits for its wetting: its day is a chore, not a hatch that failed.
-    if (species.eggsRest && state.stage === 'eggs') continue;
+    if (isResting(read)) continue;
     const subject = { kind: 'brood', id: brood.id } as const;
     const codes = codesOf(
       view,
@@ -29,7 +29,7 @@ function broodAlarms(view: BroodsView): Alarm[] {
           key: `overdue:${brood.id}:${window.stage}`,
           severity: 'now',
           title: `${codes}: ${window.stage === 'hatch' ? 'no hatch' : 'not swimming'} logged.`,
-          text: `${species.commonName} should have ${window.stage === 'hatch' ? 'hatched' : 'swum free'} by ${formatInstant(window.latest ?? now, view.today, timeZone)}. Look with a torch and log what you see.`,
+          text: `${species.commonName} should have ${window.stage === 'hatch' ? 'hatched' : 'swum free'} by ${formatInstant(window.latest ?? now, view.today, timeZone)}. ${species.eggsRest && window.stage === 'hatch' ? 'Log who hatched; what lies still can go back into damp peat.' : 'Look with a torch and log what you see.'}`,
           subject,
         });
       else if (window.status === 'notReached' && window.stage === 'hatch')
@@ -59,7 +59,7 @@ const troubleAlarms = (view: BroodsView): Alarm[] =>
 
 function stageBars(read: ReadBrood, view: BroodsView): Bar[] {
   const { brood, species, state, lots } = read;
-  if (species.eggsRest && state.stage === 'eggs') return peatBars(read, view);
+  if (isResting(read)) return peatBars(read, view);
   const { timeZone } = view;
   const subject = { kind: 'brood', id: brood.id } as const;
   const codes = codesOf(

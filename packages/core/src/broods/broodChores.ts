@@ -1,10 +1,10 @@
 import { chore, tick, type Chore } from '../agenda';
-import { isProbed, type RoomTank } from '../room';
+import { isProbed, warmthTankId, type RoomTank } from '../room';
 import { daysBetween, formatDay, formatDayRange, houseDay, type Day } from '../time';
 import { formatNumber } from '../units';
 import { BROODS_CHORES } from './choreKinds';
-import { boxChores, clearChores, isBoxed, methodChores } from './eggCareChores';
-import type { BroodsView, ReadBrood } from './facts';
+import { boxChores, boxEggsChores, clearChores, isBoxed, methodChores } from './eggCareChores';
+import { isResting, type BroodsView, type ReadBrood } from './facts';
 import { larvaeChores } from './larvalSalt';
 import { leaveChores } from './leaves';
 import { peatChores } from './peat';
@@ -14,15 +14,16 @@ import { isStripped, lieOpen, stripChores } from './stripping';
 const TEMPERATURE_DAYS = 1;
 
 /** White eggs are picked where they can be seen and reached: in a box, or on glass that nobody guards. */
-const isReached = (read: ReadBrood, tank: RoomTank): boolean =>
-  isBoxed(read, tank) || (read.species.eggSite === 'glass' && read.species.guards === 'nobody');
+const isReached = (read: ReadBrood, tank: RoomTank, view: BroodsView): boolean =>
+  isBoxed(read, tank, view) || (read.species.eggSite === 'glass' && read.species.guards === 'nobody');
 
 function eggChores(read: ReadBrood, tank: RoomTank, view: BroodsView, day: Day): Chore[] {
   const { brood, species, state } = read;
-  if (species.eggsRest && state.stage === 'eggs') return peatChores(read, tank.id, view, day);
+  if (isResting(read)) return peatChores(read, tank.id, view, day);
+  if (species.eggsRest && state.stage === 'eggs') return [];
   const chores: Chore[] = [...leaveChores(BROODS_CHORES.leave, read, tank, view, day), ...clearChores(read, tank, view, day)];
   if (!lieOpen(read) || state.stage !== 'eggs') return chores;
-  if (isReached(read, tank))
+  if (isReached(read, tank, view))
     chores.push(
       chore(BROODS_CHORES.pickWhite, {
         subject: `${brood.id}:${tank.id}`,
@@ -36,7 +37,7 @@ function eggChores(read: ReadBrood, tank: RoomTank, view: BroodsView, day: Day):
         tick: tick('white', brood.id),
       }),
     );
-  return [...chores, ...boxChores(read, tank, view, day)];
+  return [...chores, ...boxEggsChores(read, tank, view, day), ...boxChores(read, tank, view, day)];
 }
 
 /** Eggs and wrigglers are looked at every day, also when nothing else is due. */
@@ -70,7 +71,7 @@ function sightingChores(read: ReadBrood, tank: RoomTank, view: BroodsView, day: 
     freeSwimming: species.hangs ? 'Look for young let go' : 'Look for free-swimming young',
   } as const;
   // Eggs in peat hatch when they are wetted; the bag has its own chore.
-  if (species.eggsRest && state.stage === 'eggs') return [];
+  if (isResting(read)) return [];
   for (const window of state.windows) {
     if (window.stage !== 'hatch' && window.stage !== 'freeSwimming') continue;
     if (window.stage === 'freeSwimming' && state.stage === 'eggs') continue;
@@ -121,7 +122,7 @@ function pickChores({ brood, species, state, attempt }: ReadBrood, tank: RoomTan
 
 /** Chores of one brood in one of its tanks on a day. */
 export function broodChores(read: ReadBrood, tank: RoomTank, view: BroodsView, day: Day): Chore[] {
-  const { state, species } = read;
+  const { state } = read;
   const chores = [
     ...eggChores(read, tank, view, day),
     ...methodChores(read, tank, view, day),
@@ -131,18 +132,18 @@ export function broodChores(read: ReadBrood, tank: RoomTank, view: BroodsView, d
     ...sightingChores(read, tank, view, day),
   ];
   if (!chores.some(({ kind }) => kind === 'pickWhite' || kind === 'sighting')) chores.push(...lookChores(read, tank, day));
-  if ((state.stage === 'eggs' || state.stage === 'yolk') && !tank.outdoor && !species.eggsRest) {
+  if ((state.stage === 'eggs' || state.stage === 'yolk') && !tank.outdoor && !isResting(read)) {
     const last = view.room.temperatures[tank.id];
     if (isProbed(view, tank.id)) return chores;
     if (!last || daysBetween(houseDay(last.at, view.timeZone), day) >= TEMPERATURE_DAYS)
       chores.push(
         chore(BROODS_CHORES.takeTemperature, {
-          subject: tank.id,
+          subject: warmthTankId(tank),
           day,
           text: 'Take the temperature',
           amountText: last ? `last ${formatNumber(last.tempC, 3)} °C` : 'none yet',
           why: ['The hatch dates come from this tank’s temperatures.'],
-          tick: tick('temperature', tank.id),
+          tick: tick('temperature', warmthTankId(tank)),
         }),
       );
   }

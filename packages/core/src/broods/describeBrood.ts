@@ -9,9 +9,10 @@ import {
   type Food,
   type FoodSpan,
   type ResolvedSpecies,
+  type StageDuration,
 } from '../species';
 import { totalHeads, type Movement } from '../stock';
-import { daysBetween, houseDay, middleOf, plusDays, type Instant, type TimeRange } from '../time';
+import { daysBetween, houseDay, instantOf, middleOf, plusDays, type Instant, type TimeRange } from '../time';
 
 /** Stages of life, each with its colour and pattern on screen. */
 export const LIFE_STAGES = ['eggs', 'yolk', 'fry', 'growing', 'ready'] as const;
@@ -39,6 +40,8 @@ export interface BroodFacts {
   freeSwimming: TimeRange | null;
   /** When they were taken from the mother that carried them; absent while she holds them. */
   stripped?: TimeRange | null;
+  /** When their peat was wetted; absent while they rest. */
+  wetted?: TimeRange | null;
   eggsSeenAt: Instant | null;
   /** Living headcount over all its lots; eggs count. */
   alive: number;
@@ -85,6 +88,21 @@ export interface BroodState {
 const DAY_MS = 86_400_000;
 const GROWING_FROM_MM = 10;
 
+/** Eggs in peat hatch within hours to two days of their wetting, however long they rested. */
+const WETTED_DAYS = [0.1, 2] as const;
+
+/**
+ * From when eggs develop: from laying, or those in peat from their wetting, also from one that is planned for today or later. Null while
+ * they rest: nothing is expected of them then.
+ */
+function developsFrom(facts: BroodFacts, species: ResolvedSpecies, now: Instant, timeZone: string): TimeRange | null {
+  if (!species.eggsRest || facts.hatched || facts.freeSwimming) return facts.laid;
+  if (facts.wetted) return facts.wetted;
+  if (!facts.peat || facts.peat.wetOn < houseDay(now, timeZone)) return null;
+  const planned = instantOf(facts.peat.wetOn, '12:00', timeZone);
+  return { from: planned, to: planned };
+}
+
 /**
  * Stage, windows, expected length, food and sale window of a brood. A stage changes only when it was seen, except that feeding
  * young grow by the species' expected curve; a sample of their lengths goes before it and is grown on from its day. Source: docs/sources.md#growth
@@ -98,17 +116,23 @@ export function describeBrood(
 ): BroodState {
   const { figures } = species;
   const assumedTempC = middle(figures.tempC);
-  const windows = developmentWindows({
-    figures,
-    start: species.start,
-    hatchBroods: species.hatchBroods,
-    swimBroods: species.swimBroods,
-    ...facts,
-    readings,
-    assumedTempC,
-    now,
-    timeZone,
-  });
+  const from = developsFrom(facts, species, now, timeZone);
+  const rested = species.eggsRest && from !== null && figures.hatch !== null;
+  const windows =
+    from === null
+      ? []
+      : developmentWindows({
+          figures: rested ? { ...figures, hatch: { ...figures.hatch, days: WETTED_DAYS } as StageDuration } : figures,
+          start: species.start,
+          hatchBroods: rested ? undefined : species.hatchBroods,
+          swimBroods: species.swimBroods,
+          ...facts,
+          laid: from,
+          readings,
+          assumedTempC,
+          now,
+          timeZone,
+        });
   const feed = windows.find((window) => window.stage === 'firstFeed') ?? null;
   const swimming = species.start === 'born' ? facts.laid : facts.freeSwimming;
   const next = windows.find((window) => window.status !== 'observed') ?? null;

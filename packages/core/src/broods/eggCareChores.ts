@@ -1,5 +1,5 @@
 import { chore, tick, type Chore } from '../agenda';
-import { DYE_CAUTION, doseAfterChange, type RoomTank } from '../room';
+import { DYE_CAUTION, doseAfterChange, VESSEL_RULES, type RoomTank } from '../room';
 import { EGG_WAYS } from '../spawning';
 import { methodOf, type EggCare } from '../species';
 import { addDays, daysBetween, houseDay, type Day } from '../time';
@@ -7,16 +7,46 @@ import { formatNumber } from '../units';
 import { BROODS_CHORES } from './choreKinds';
 import { changesToTrace, leafDose, LITRES_PER_CONE, LITRES_PER_LEAF } from './eggPlans';
 import type { BroodsView, ReadBrood } from './facts';
-import { residentsOf } from './residents';
+import { freeVessels, holdsOnlyYoung, residentsOf } from './residents';
 import { lieOpen } from './stripping';
 
 /** A box that loses a cup at a time, L, and the cup. */
 const SMALL_BOX_L = 5;
 const CUP_L = 0.25;
 
-/** Whether eggs were taken into a box or tumbler of their own: only there is water changed daily and white eggs are picked. */
-export const isBoxed = (read: ReadBrood, tank: RoomTank): boolean =>
+/** Whether eggs are to lie by themselves. */
+const areToBeApart = (read: ReadBrood, tank: RoomTank): boolean =>
   read.keeping !== null && EGG_WAYS[read.keeping.plan].areApart && !tank.outdoor && lieOpen(read);
+
+/** Whether eggs were taken into a box or tumbler of their own: only there is water changed daily and white eggs are picked. */
+export const isBoxed = (read: ReadBrood, tank: RoomTank, view: BroodsView): boolean =>
+  areToBeApart(read, tank) && holdsOnlyYoung(view, tank.id);
+
+/** Eggs that are to lie by themselves and are still with the adults: first of all they are taken out. */
+export function boxEggsChores(read: ReadBrood, tank: RoomTank, view: BroodsView, day: Day): Chore[] {
+  const { brood, keeping, species, state } = read;
+  if (!keeping || state.stage !== 'eggs' || !areToBeApart(read, tank) || isBoxed(read, tank, view)) return [];
+  const { vessel } = EGG_WAYS[keeping.plan];
+  const words = vessel ? VESSEL_RULES[vessel].words : 'box';
+  const [free, ...others] = vessel ? freeVessels(view, [vessel]) : [];
+  const only = others.length === 0 ? free : undefined;
+  return [
+    chore(BROODS_CHORES.boxEggs, {
+      subject: `${brood.id}:${tank.id}`,
+      day,
+      text: species.eggSite === 'mop' ? `Take the eggs on the mop into an ${words}` : `Take the eggs out into an ${words}`,
+      amountText: free ? [free, ...others].map(({ code }) => code).join(' or ') : 'none is free: set one up',
+      overdue: begunOn(read, view) < day,
+      why: [
+        'They were to lie by themselves, and the adults eat them. No care is asked for them in there.',
+        only
+          ? `Ticking logs the move to ${only.code}. For another box use Send on the tank.`
+          : 'Log it with Send on the tank; new boxes are set up under Room.',
+      ],
+      tick: only ? tick('boxed', brood.id, only.id) : null,
+    }),
+  ];
+}
 
 /** From which day eggs are kept as they are: since it was changed, or since they were laid. */
 const begunOn = ({ brood, keeping }: ReadBrood, view: BroodsView): Day =>
@@ -31,7 +61,8 @@ function dyeChore(read: ReadBrood, tank: RoomTank, view: BroodsView, day: Day, l
     targetMgPerL: mgPerL,
     stock: { percentWv: percent },
   });
-  const invertebrates = residentsOf(view, tank.id).some(({ species }) => methodOf(species).invertebrate);
+  const near = [tank.id, ...(tank.inTankId === null ? [] : [tank.inTankId])];
+  const invertebrates = near.some((id) => residentsOf(view, id).some(({ species }) => methodOf(species).invertebrate));
   return chore(BROODS_CHORES.dye, {
     subject: `${read.brood.id}:${tank.id}${isFirst ? ':first' : ''}`,
     day,
@@ -49,10 +80,13 @@ function dyeChore(read: ReadBrood, tank: RoomTank, view: BroodsView, day: Day, l
   });
 }
 
+/** Whether the water eggs lie in is that of a tank, which has its own changes and is not dyed. */
+const hasTankWater = ({ vessel }: RoomTank): boolean => vessel !== null && VESSEL_RULES[vessel].sharesWater;
+
 /** Water and dye of a box of eggs. */
 export function boxChores(read: ReadBrood, tank: RoomTank, view: BroodsView, day: Day): Chore[] {
   const { brood, keeping, state } = read;
-  if (!keeping || !isBoxed(read, tank)) return [];
+  if (!keeping || hasTankWater(tank) || !isBoxed(read, tank, view)) return [];
   const { dailyChangeFraction, fungus, dyeMgPerL, dyeStockPercent } = keeping;
   const dyed = fungus === 'dye' && dyeMgPerL !== null && dyeStockPercent !== null;
   const isFirst = dyed && day === begunOn(read, view);
@@ -91,7 +125,8 @@ export function boxChores(read: ReadBrood, tank: RoomTank, view: BroodsView, day
 /** After the hatch the dye goes out: as many changes as leave a trace. */
 export function clearChores(read: ReadBrood, tank: RoomTank, view: BroodsView, day: Day): Chore[] {
   const { brood, keeping } = read;
-  if (!brood.hatched || keeping?.fungus !== 'dye' || !keeping.dyeMgPerL || !isBoxed(read, tank)) return [];
+  if (!brood.hatched || keeping?.fungus !== 'dye' || !keeping.dyeMgPerL || hasTankWater(tank) || !isBoxed(read, tank, view))
+    return [];
   const share = Math.min(0.5, keeping.dailyChangeFraction || 0.5);
   const changes = changesToTrace(share);
   const gone = daysBetween(houseDay(brood.hatched.to, view.timeZone), day);

@@ -102,6 +102,10 @@ export function readBroods(before: SpawningView, facts: BroodsFacts): BroodsView
   return { ...before, species, broods, broodsByTank, troubled };
 }
 
+/** Whether eggs rest in peat: nothing is expected of them until they are wetted. */
+export const isResting = ({ species, state, brood }: Pick<ReadBrood, 'species' | 'state' | 'brood'>): boolean =>
+  species.eggsRest && state.stage === 'eggs' && !brood.wetted;
+
 /** Animals of a brood in one tank. */
 export const headsIn = (read: ReadBrood, tankId: string): number =>
   read.lots.filter((lot) => lot.tankId === tankId).reduce((sum, lot) => sum + totalHeads(lot), 0);

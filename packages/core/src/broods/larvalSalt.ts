@@ -1,10 +1,11 @@
-import { chore, type Chore } from '../agenda';
-import type { RoomTank } from '../room';
+import { chore, tick, type Chore } from '../agenda';
+import type { RoomTank, VesselKind } from '../room';
 import type { Larvae } from '../species';
 import { addDays, daysBetween, formatDay, houseDay, plusDays, type Day, type Instant } from '../time';
 import { formatNumber } from '../units';
 import { BROODS_CHORES } from './choreKinds';
 import type { BroodsView, ReadBrood } from './facts';
+import { freeVessels, holdsOnlyYoung } from './residents';
 
 /** One step of a salinity time-table. */
 export interface SaltStep {
@@ -81,10 +82,67 @@ export function larvalTable(larvae: Larvae, litres: number, released: Instant): 
   };
 }
 
-/** What larvae ask for by the day: salt in steps, green water, and a look for those that settle. */
+/** Their jar, salt water and algae are made ready so many days before the first may be let go. */
+const READY_DAYS = 6;
+const ALGAE = 'Use a salt-water alga, such as Tetraselmis or Nannochloropsis; fresh-water green water dies in salt.';
+/** Vessels that larvae can be salted in. */
+const JARS: readonly VesselKind[] = ['larvalJar', 'tub', 'bowl'];
+
+/** Before they are let go: a jar, salt water and algae, days ahead. */
+function jarChores({ brood, species, state }: ReadBrood, larvae: Larvae, view: BroodsView, tank: RoomTank, day: Day): Chore[] {
+  const release = state.windows.find(({ stage }) => stage === 'hatch');
+  if (!release?.earliest || release.status !== 'predicted' || state.stage !== 'eggs') return [];
+  const from = houseDay(release.earliest, view.timeZone);
+  if (day < addDays(from, -READY_DAYS)) return [];
+  const free = freeVessels(view, JARS);
+  const toGPerL = Math.round((larvae.saltGPerL[0] + larvae.saltGPerL[1]) / 2);
+  return [
+    chore(BROODS_CHORES.larvalJar, {
+      subject: `${brood.id}:${tank.id}`,
+      day,
+      text: 'Get a jar, sea salt and marine algae ready for the larvae',
+      amountText: free.length > 0 ? free.map(({ code }) => code).join(' or ') : 'none is free: set one up',
+      overdue: day > from,
+      why: [
+        `She could let them go from ${formatDay(from, view.today)}. In fresh water all ${species.commonName.toLowerCase()} larvae die within ${formatNumber(larvae.withinDays)} days.`,
+        `They need ${formatNumber(toGPerL)} g/L of sea salt, light day and night, and air so slow that you can count the bubbles.`,
+        ALGAE,
+        'Move her to a tank of her own before that day, or catch the larvae with a light and a tube: salt must not reach the others.',
+      ],
+    }),
+  ];
+}
+
+/** Larvae that swim where others live: they are taken out before any salt goes in. */
+function larvaeOut({ brood, species }: ReadBrood, larvae: Larvae, view: BroodsView, tank: RoomTank, day: Day): Chore[] {
+  const free = freeVessels(view, JARS);
+  const [only] = free.length === 1 ? free : [];
+  const released = houseDay(brood.freeSwimming?.to ?? view.now, view.timeZone);
+  const latest = addDays(released, Math.floor(larvae.withinDays));
+  return [
+    chore(BROODS_CHORES.larvaeOut, {
+      subject: `${brood.id}:${tank.id}`,
+      day,
+      text: 'Take the larvae into a jar of their own',
+      amountText: free.length > 0 ? free.map(({ code }) => code).join(' or ') : 'none is free: set one up',
+      overdue: day > released,
+      why: [
+        `They go to a light in a dark room; draw them off with a tube. By ${formatDay(latest, view.today)} they must be in salt water, or they die.`,
+        `The salt is worked out by the jar’s litres once they’re in it. No salt goes into ${tank.code}: others live there.`,
+        only ? `Ticking logs the move to ${only.code}.` : `Log it with Send on ${tank.code}.`,
+      ],
+      caution: `No salt into ${tank.code}: ${species.commonName.toLowerCase()} adults can’t stand it.`,
+      tick: only ? tick('boxed', brood.id, only.id) : null,
+    }),
+  ];
+}
+
+/** What larvae ask for by the day: a jar before, salt in steps, green water, and a look for those that settle. */
 export function larvaeChores(read: ReadBrood, tank: RoomTank, view: BroodsView, day: Day): Chore[] {
   const { brood, species } = read;
-  if (!species.larvae || !brood.freeSwimming) return [];
+  if (!species.larvae) return [];
+  if (!brood.freeSwimming) return jarChores(read, species.larvae, view, tank, day);
+  if (!holdsOnlyYoung(view, tank.id)) return larvaeOut(read, species.larvae, view, tank, day);
   const dayOf = (at: string) => houseDay(at, view.timeZone);
   const table = larvalTable(species.larvae, tank.litres, brood.freeSwimming.to);
   const since = daysBetween(dayOf(brood.freeSwimming.to), day);
@@ -112,9 +170,12 @@ export function larvaeChores(read: ReadBrood, tank: RoomTank, view: BroodsView, 
       chore(BROODS_CHORES.larvalFood, {
         subject,
         day,
-        text: 'Add green water for the larvae; keep it tinted',
+        text: 'Add marine green water for the larvae; keep it tinted',
         amountText: 'pale green',
-        why: ['They filter algae day and night; clear water means no food. Keep the light on and the air bubbling slowly.'],
+        why: [
+          'They filter algae day and night; clear water means no food. Keep the light on and the air bubbling slowly.',
+          ALGAE,
+        ],
       }),
     );
   if (day >= dayOf(table.settleFrom) && day <= addDays(dayOf(table.settleTo), 7))

@@ -1,5 +1,6 @@
 import { chore, tick, type Alarm, type Chore, type ChoreKind } from '../agenda';
 import type { RoomTank } from '../room';
+import { EGG_WAYS } from '../spawning';
 import { wouldEat, type Leave } from '../species';
 import { mayBeMixed, totalHeads, type StockLot } from '../stock';
 import { addDays, daysBetween, formatDay, houseDay, type Day } from '../time';
@@ -94,7 +95,9 @@ function leavers(read: ReadBrood, { who }: Leave, tankId: string, view: BroodsVi
 
 /** Who should leave a tank for the sake of a brood in it, by the method's plan and the recipe's choice. */
 export function dueLeaves(read: ReadBrood, tankId: string, view: BroodsView): DueLeave[] {
-  const stays = read.keeping?.plan === 'leaveWithParents';
+  // With the eggs left to them, or taken from them, the adults stay where they are.
+  const plan = read.keeping?.plan;
+  const stays = plan === 'leaveWithParents' || (plan !== undefined && EGG_WAYS[plan].areApart && read.state.stage === 'eggs');
   return read.species.leaves.flatMap((leave) => {
     if (stays && leave.who === 'adults') return [];
     const days = daysOf(read, leave, view);

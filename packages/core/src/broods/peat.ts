@@ -3,7 +3,7 @@ import { type ResolvedSpecies } from '../species';
 import { addDays, daysBetween, formatDay, formatDayRange, houseDay, type Day } from '../time';
 import { BROODS_CHORES } from './choreKinds';
 import type { BroodFacts } from './describeBrood';
-import type { BroodsView, ReadBrood } from './facts';
+import { isResting, type BroodsView, type ReadBrood } from './facts';
 
 const PEAT_LOOK_DAYS = 7;
 /** What did not hatch rests so long before it is wetted again. General habit. */
@@ -85,8 +85,8 @@ export function peatChores(read: ReadBrood, tankId: string, view: BroodsView, da
 
 /** The wetting of a bag on the Horizon. */
 export function peatBars(read: ReadBrood, view: BroodsView): Bar[] {
-  const { brood, species, state } = read;
-  if (!species.eggsRest || state.stage !== 'eggs') return [];
+  const { brood, species } = read;
+  if (!isResting(read)) return [];
   const { from, to } = wettingDays(brood, species, view.timeZone);
   const day = brood.peat?.wetOn ?? from;
   return [

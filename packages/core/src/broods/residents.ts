@@ -1,4 +1,5 @@
 import { bodyG, expectedLengthMm, middle, smallestTenthMm, type ResolvedSpecies } from '../species';
+import type { RoomTank, VesselKind } from '../room';
 import { totalHeads, type StockLot } from '../stock';
 import { daysBetween } from '../time';
 import type { LifeStage } from './describeBrood';
@@ -6,6 +7,16 @@ import type { BroodsView, ReadBrood } from './facts';
 
 /** How a length is known: measured, by the growth curve from an age, or full grown. */
 export type LengthBy = 'measured' | 'curve' | 'grown';
+
+/** Whether nobody lives in a tank but eggs and young of broods: then it is their box or jar, whatever it is otherwise. */
+export const holdsOnlyYoung = (view: BroodsView, tankId: string): boolean =>
+  (view.lotsByTank.get(tankId) ?? []).every((lot) => totalHeads(lot) === 0 || lot.broodId !== null);
+
+/** Vessels of some kinds that hold nobody, by their codes. */
+export const freeVessels = (view: BroodsView, kinds: readonly VesselKind[]): RoomTank[] =>
+  view.room.tanks
+    .filter(({ id, vessel }) => vessel !== null && kinds.includes(vessel) && !view.lotsByTank.has(id))
+    .sort((a, b) => (a.code < b.code ? -1 : 1));
 
 /** Animals of one lot in a tank, as everything that is about a tank sees them. */
 export interface Resident {

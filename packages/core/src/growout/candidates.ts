@@ -45,7 +45,7 @@ export const isOneWater = (one: RoomTank, other: RoomTank): boolean => one.sump 
 /** Tanks that are free within the weeks planned, and tanks of young with room beside them. */
 export function candidatesOf(view: GrowoutView, leaving: ReadonlyMap<string, number>): Candidate[] {
   return view.room.tanks.flatMap((tank): Candidate[] => {
-    if (tank.litres <= 0 || view.cultures.some(({ culture }) => culture.tankId === tank.id)) return [];
+    if (tank.litres <= 0 || tank.vessel !== null || view.cultures.some(({ culture }) => culture.tankId === tank.id)) return [];
     const freeOn = tankFreeOn(view, tank.id);
     const readiness = view.room.readiness[tank.id];
     const readyOn = readiness && !readiness.ready ? (readiness.expected?.to ?? null) : view.today;

@@ -1,6 +1,6 @@
 import { residentsOf, survivalLeft, type Resident } from '../broods';
 import type { LarderView } from '../larder';
-import { oxygenSaturation, type RoomTank } from '../room';
+import { oxygenSaturation, VESSEL_RULES, type RoomTank } from '../room';
 import { expectedAgeDays, expectedLengthMm, middle, type Figures } from '../species';
 import { breederLimits } from '../stock';
 import { addDays, middleOf, type Day } from '../time';
@@ -146,6 +146,8 @@ function firstDay(days: number, holds: (ahead: number) => boolean): number | nul
 /** The first days within `days` on which a tank is tight and full, all residents summed; null when no young grow there. */
 export function crowdingForecast(view: LarderView, tankId: string, days: number): CrowdingForecast | null {
   const tank = view.tanks.get(tankId);
+  // Eggs at rest in damp peat need no room.
+  if (tank?.vessel && !VESSEL_RULES[tank.vessel].wet) return null;
   const here = tankAhead(view, tankId);
   const young = here.filter((one) => isGrower(one.resident) && one.mmIn(days) !== null);
   if (!tank || tank.litres <= 0 || young.length === 0) return null;

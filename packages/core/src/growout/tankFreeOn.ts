@@ -5,12 +5,12 @@ import type { GrowoutView } from './facts';
 /**
  * The day a tank is next free: today when nobody lives in it and nothing books it, the day after its attempts end, or the last
  * day of its broods' sale window. Null when nothing says when: breeders or cultures live in it, an attempt has no end, or the plan of
- * places puts somebody there, or young live on there after their sale window.
+ * places puts somebody there, or young live on there after their sale window. A box, bag or jar is never a tank to be had.
  */
 export function tankFreeOn(view: GrowoutView, tankId: string): Day | null {
   const lots = view.lotsByTank.get(tankId) ?? [];
   const attempts = holdsFrom(view.attemptsByTank.get(tankId) ?? [], view.today);
-  if (view.movesTo.has(tankId)) return null;
+  if (view.movesTo.has(tankId) || view.tanks.get(tankId)?.vessel) return null;
   if (view.cultures.some(({ culture }) => culture.tankId === tankId)) return null;
   if (lots.some((lot) => lot.broodId === null)) return null;
   let free: Day = view.today;

@@ -140,7 +140,10 @@ describe('a box of eggs', () => {
 
   it('warns of dye where shrimp live, and names the tank the change is of', () => {
     const seen = view(
-      house({ ...box(20, DYE), lots: [lot('e', 'T1', 'angelfish', { broodId: 'B' }), lot('s', 'T1', 'green-babaulti')] }),
+      house({
+        ...box(20, DYE),
+        lots: [lot('e', 'T1', 'angelfish', { broodId: 'B' }), lot('s', 'T1', 'green-babaulti', { broodId: 'S' })],
+      }),
     );
     const stop = seen.tanks.get('T1');
     const chores = stop ? broodChores(seen.broods[0] as ReadBrood, stop, seen, TODAY) : [];

@@ -29,6 +29,8 @@ export const tank = (code: string, more: Partial<RoomTank> = {}): RoomTank => ({
   rackPosition: 1,
   quarantine: false,
   outdoor: false,
+  vessel: null,
+  inTankId: null,
   shelfLevel: 1,
   leftCm: 0,
   ...more,

@@ -2,7 +2,7 @@ import { groupBy } from '../agenda';
 import type { LifeStage } from '../broods';
 import { crowdingForecast, PLACE_DAYS, tankCrowding, tankFreeOn } from '../growout';
 import { soilNotes } from '../larder';
-import { compareWalk, type Readiness } from '../room';
+import { codeOf, compareWalk, vesselWords, type Readiness } from '../room';
 import { clutchCandidates, holdsFrom } from '../spawning';
 import { totalHeads } from '../stock';
 import type { HouseView } from './facts';
@@ -33,6 +33,11 @@ export function tankLife(view: HouseView) {
       return {
         tankId: tank.id,
         code: tank.code,
+        /** What kind of vessel it is and where; null for a tank. */
+        vessel: tank.vessel && {
+          kind: tank.vessel,
+          words: vesselWords(tank.vessel, { inTankId: tank.inTankId, place: tank.rackName }, (id) => codeOf(view, id)),
+        },
         litres: tank.litres,
         tempC: temperature ? { value: temperature.tempC, at: temperature.at } : null,
         stage:

@@ -7,8 +7,12 @@ import type { QuarantineRisk } from './biosecurity/standingContacts';
 import type { ProbeVerdict } from './readings/judgeProbe';
 import type { Readiness } from './readiness/decideReadiness';
 import type { Regime } from './water/regime';
+import { VESSEL_RULES, type VesselKind } from './vessels';
 
-/** A tank with its place in the room; tubs have no shelf below them and stand on level 1. */
+/**
+ * A tank with its place in the room; tubs have no shelf below them and stand on level 1. A vessel is one too, in a tank or at a place of its
+ * own: it shares readings, contents and care with tanks, and holds no place among the residents of the tank it hangs in.
+ */
 export interface RoomTank {
   id: string;
   code: string;
@@ -28,6 +32,10 @@ export interface RoomTank {
   growsAlgae: boolean;
   /** What’s in it; null where nobody noted it. */
   furnishing: Furnishing | null;
+  /** What kind of vessel it is; null for a tank. */
+  vessel: VesselKind | null;
+  /** The tank a vessel hangs in; null for tanks and for vessels that stand elsewhere. */
+  inTankId: string | null;
 }
 
 /** The room as it is now: tanks, newest readings, what is due. Records are by tank id. */
@@ -86,6 +94,26 @@ export interface RoomView extends SpeciesView {
   tanks: ReadonlyMap<string, RoomTank>;
 }
 
+/** A vessel that hangs in a tank is as warm as that tank, and where the water runs through it has its water; else only until it has its own. */
+function fromHosts<Value extends { at: Instant }>(
+  tanks: readonly RoomTank[],
+  values: Readonly<Record<string, Value>>,
+  isWarmth: boolean,
+): Readonly<Record<string, Value>> {
+  const shared: Record<string, Value> = { ...values };
+  let changed = false;
+  for (const { id, vessel, inTankId } of tanks) {
+    const host = values[inTankId ?? ''];
+    if (!vessel || !host || !VESSEL_RULES[vessel].wet) continue;
+    const own = values[id];
+    const isOne = isWarmth || VESSEL_RULES[vessel].sharesWater;
+    if (own && (!isOne || own.at >= host.at)) continue;
+    shared[id] = host;
+    changed = true;
+  }
+  return changed ? shared : values;
+}
+
 /** The newest value of every tank, shared by the tanks of one sump: one sump is one water. */
 function sharedBySump<Value extends { at: Instant }>(
   tanks: readonly RoomTank[],
@@ -107,21 +135,30 @@ function sharedBySump<Value extends { at: Instant }>(
 }
 
 /** Looks up what is known of the room. */
-export const readRoom = (before: SpeciesView, room: RoomFacts): RoomView => ({
-  ...before,
-  room: {
-    ...room,
-    temperatures: sharedBySump(room.tanks, room.temperatures),
-    nitrate: sharedBySump(room.tanks, room.nitrate),
-    ammonia: sharedBySump(room.tanks, room.ammonia),
-    ph: sharedBySump(room.tanks, room.ph),
-    ghDeg: sharedBySump(room.tanks, room.ghDeg),
-  },
-  tanks: new Map(room.tanks.map((tank) => [tank.id, tank])),
-});
+export function readRoom(before: SpeciesView, room: RoomFacts): RoomView {
+  const shared = <Value extends { at: Instant }>(values: Readonly<Record<string, Value>>, isWarmth = false) =>
+    fromHosts(room.tanks, sharedBySump(room.tanks, values), isWarmth);
+  return {
+    ...before,
+    room: {
+      ...room,
+      temperatures: shared(room.temperatures, true),
+      nitrate: shared(room.nitrate),
+      ammonia: shared(room.ammonia),
+      ph: shared(room.ph),
+      ghDeg: shared(room.ghDeg),
+    },
+    tanks: new Map(room.tanks.map((tank) => [tank.id, tank])),
+  };
+}
+
+/** The tank whose thermometer tells how warm a tank or vessel is: the one it hangs in. */
+export const warmthTankId = ({ id, inTankId }: Pick<RoomTank, 'id' | 'inTankId'>): string => inTankId ?? id;
 
 /** Whether a working probe measures a tank's water, in the tank or in another of its sump. */
-export function isProbed(view: RoomView, tankId: string): boolean {
+export function isProbed(view: RoomView, ofTankId: string): boolean {
+  const own = view.tanks.get(ofTankId);
+  const tankId = own ? warmthTankId(own) : ofTankId;
   const sump = view.tanks.get(tankId)?.sump ?? null;
   return view.room.probes.some(
     (probe) =>

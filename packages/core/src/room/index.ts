@@ -43,7 +43,26 @@ export {
 } from './biosecurity/computeExposure';
 export { findQuarantineRisks, standingContacts, type BiosecurityRack, type QuarantineRisk } from './biosecurity/standingContacts';
 export { decideQuarantine, QUARANTINE_DAYS, type Quarantine } from './biosecurity/decideQuarantine';
-export { codeOf, codesOf, isProbed, QUIET_ROOM, readRoom, type RoomFacts, type RoomTank, type RoomView } from './facts';
+export {
+  codeOf,
+  codesOf,
+  isProbed,
+  QUIET_ROOM,
+  readRoom,
+  warmthTankId,
+  type RoomFacts,
+  type RoomTank,
+  type RoomView,
+} from './facts';
+export {
+  VESSEL_KINDS,
+  VESSEL_RULES,
+  vesselFault,
+  vesselWords,
+  type VesselKind,
+  type VesselPlace,
+  type VesselRule,
+} from './vessels';
 export { CARE_KINDS, CARE_WORDS, type CareKind } from './care';
 export { ROOM_CHORES, roomAgenda, STALE_DAYS } from './agenda';
 export {

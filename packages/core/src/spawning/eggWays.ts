@@ -7,6 +7,8 @@ export interface EggWay {
   effect: string;
   /** Eggs lie in a box or tumbler of their own: only there is water changed daily and white eggs are picked. */
   areApart: boolean;
+  /** What they lie in then; null where they stay. */
+  vessel: 'eggBox' | 'tumbler' | null;
   /** What keeps fungus off where nobody chose. */
   againstFungus: FungusSchool;
   /** How carried eggs are taken from their mother for it; null where she keeps them. */
@@ -22,6 +24,7 @@ export const EGG_WAYS: Readonly<Record<EggPlan, EggWay>> = {
   leaveWithParents: {
     effect: 'No egg chores; you look from a distance.',
     areApart: false,
+    vessel: null,
     againstFungus: 'flow',
     strip: null,
     setUp: ['Cover the front, keep hands out, and feed the parents lightly, away from the eggs.'],
@@ -32,6 +35,7 @@ export const EGG_WAYS: Readonly<Record<EggPlan, EggWay>> = {
   removeParents: {
     effect: 'Taking the adults out is on your walk that day.',
     areApart: false,
+    vessel: null,
     againstFungus: 'flow',
     strip: null,
     setUp: ['A tank is ready for the adults to go back to.', 'Sponge filter only, a gentle stone beside the eggs.'],
@@ -42,6 +46,7 @@ export const EGG_WAYS: Readonly<Record<EggPlan, EggWay>> = {
   pullEggs: {
     effect: 'White eggs are picked and water is changed daily.',
     areApart: true,
+    vessel: 'eggBox',
     againstFungus: 'leaves',
     strip: {
       share: 'pullEggs',
@@ -66,6 +71,7 @@ export const EGG_WAYS: Readonly<Record<EggPlan, EggWay>> = {
   tumbler: {
     effect: 'Watch the flow: higher before the hatch, lower as tails appear.',
     areApart: true,
+    vessel: 'tumbler',
     againstFungus: 'flow',
     strip: {
       share: 'tumbler',

@@ -125,7 +125,10 @@ function otherwise(body: Record<string, unknown>): object {
       if (key === 'override') continue;
       if (key === 'probability') fields[key] = 0.5;
       else if (typeof inner === 'number' && inner > 1) fields[key] = inner - 1;
-      else if (['name', 'what', 'text', 'note', 'line', 'foods', 'locus', 'why'].includes(key) && typeof inner === 'string')
+      else if (
+        ['name', 'what', 'text', 'note', 'line', 'foods', 'locus', 'why', 'place'].includes(key) &&
+        typeof inner === 'string'
+      )
         fields[key] = `${inner} 2`;
       else if (key === 'from' && 'to' in fields) fields[key] = '2026-03-10T07:00:00.000Z';
       else if (['at', 'startedAt', 'since'].includes(key) && typeof inner === 'string') fields[key] = '2026-03-10T07:59:00.000Z';
@@ -134,7 +137,8 @@ function otherwise(body: Record<string, unknown>): object {
       else if (
         key === 'programmeId' ||
         (key === 'attemptId' && Object.keys(fields).join() === 'id,broodId,attemptId') ||
-        (key === 'buyerId' && Object.keys(fields).join() === 'id,buyerId')
+        (key === 'buyerId' && Object.keys(fields).join() === 'id,buyerId') ||
+        (key === 'vesselId' && Object.keys(fields).join() === 'id,vesselId')
       )
         fields[key] = newId();
       else if (change(inner)) return true;

@@ -10,11 +10,12 @@ import type { Applied, LogService, Scope } from '../log';
 import { DomainError } from '../platform';
 import { detailsOf, type LotRow, type StockService } from '../stock';
 import type { BroodRow, BroodsRepository } from './broods.repository';
+import { mustWait, nextName } from './broods.peat';
 import { refuseWhenSeenSince } from './broods.undoing';
 
-type Body<Name extends 'keepEggs' | 'pickEggs' | 'bagPeat' | 'wetPeat'> = BodyOf<(typeof broodsEndpoints)[Name]>;
+type Body<Name extends 'keepEggs' | 'pickEggs'> = BodyOf<(typeof broodsEndpoints)[Name]>;
 
-/** Eggs on their way: kept another way, added to day by day, bagged in peat, wetted. */
+/** Eggs on their way: kept another way, added to day by day. */
 export function createEggs({
   log,
   stock,
@@ -26,12 +27,7 @@ export function createEggs({
   repository: BroodsRepository;
   getBrood: (scope: Scope, broodId: string) => Promise<{ brood: BroodRow; facts: BroodRecord; lots: LotRow[] }>;
 }): void {
-  const { broods, keepings, picks, peatBags, observations } = repository;
-
-  const waiting = (facts: BroodRecord, pointer: string) => {
-    if (facts.hatched || facts.freeSwimming)
-      throw new DomainError('broods/out-of-order', { detail: 'They have hatched.', pointer });
-  };
+  const { broods, keepings, picks } = repository;
 
   async function applyPick(scope: Scope, body: Omit<Body<'pickEggs'>, 'id'>): Promise<Applied> {
     const { brood, facts, lots } = await getBrood(scope, body.broodId);
@@ -51,7 +47,7 @@ export function createEggs({
       });
       await stock.createLot(scope, { ...detailsOf(like), id: next.lotId, broodId: next.broodId, since: at.from });
     } else {
-      waiting(facts, '#/picked');
+      mustWait(facts, '#/picked');
       if (at.to < facts.laid.from)
         throw new DomainError('broods/out-of-order', {
           detail: 'The batch began after that day: log them as a clutch of their own.',
@@ -84,75 +80,12 @@ export function createEggs({
       about: [brood.id, next?.lotId ?? like.id],
     };
   }
-  async function applyWetting(scope: Scope, body: Body<'wetPeat'>): Promise<Applied> {
-    const { entryId } = scope;
-    const { brood, facts, lots } = await getBrood(scope, body.broodId);
-    waiting(facts, '#/hatched');
-    const [lot] = lots;
-    if (!lot || lots.length > 1)
-      throw new DomainError('request/invalid', {
-        detail: 'The eggs lie in several places; wet each by its own.',
-        pointer: '#/hatched',
-      });
-    const eggs = totalHeads(lot);
-    if (body.hatched > eggs)
-      throw new DomainError('stock/too-many', {
-        detail: `Only ${eggs} eggs are booked in that bag. If more lie in it, log a count first.`,
-        pointer: '#/hatched',
-      });
-    const at = exactly(body.at);
-    const rest = eggs - body.hatched;
-    if (body.again && rest > 0) {
-      const name = nextName(brood.name);
-      await broods.insert(scope, { ...brood, entryId, id: body.again.broodId, name });
-      await stock.createLot(scope, { ...detailsOf(lot), id: body.again.lotId, broodId: body.again.broodId, since: body.at });
-      await stock.book(scope, { ...EMPTY, unsexed: rest, fromLotId: lot.id, toLotId: body.again.lotId, cause: 'split' }, at);
-      const [bag] = await peatBags.newestBy(scope, 'broodId', [brood.id]);
-      await peatBags.insert(scope, {
-        id: body.again.bagId,
-        entryId,
-        broodId: body.again.broodId,
-        label: `${bag?.label ?? name} again`.slice(0, 40),
-        place: bag?.place ?? null,
-        moisture: 'damp',
-        wetOn: body.again.wetOn,
-        at: body.at,
-      });
-    } else if (rest > 0) await stock.applyPlainLoss(scope, [lot], rest, 'infertile', at);
-    if (body.hatched > 0) {
-      await observations.insert(scope, {
-        id: newId(),
-        entryId,
-        broodId: brood.id,
-        kind: 'hatched',
-        fromAt: body.at,
-        toAt: body.at,
-      });
-      if (body.toTankId && body.toTankId !== lot.tankId) {
-        await stock.mustBeOut(scope, { lotId: lot.id, toTankId: body.toTankId });
-        await stock.applyMove(scope, {
-          lotId: lot.id,
-          newLotId: body.youngLotId,
-          toTankId: body.toTankId,
-          heads: { ...EMPTY, unsexed: body.hatched },
-          at: body.at,
-        });
-      }
-    }
-    const after = rest === 0 ? '' : body.again ? `, ${rest} back into damp peat` : `, ${rest} thrown out`;
-    return {
-      text: `${brood.name}: wetted, ${body.hatched} hatched${after}`,
-      tankId: body.toTankId ?? lot.tankId,
-      subjectId: brood.id,
-      about: [lot.tankId, lot.id, body.youngLotId, body.again?.broodId],
-    };
-  }
 
   log.declare({
     eggKeeping: {
       apply: async (scope, body) => {
         const { brood, facts, lots } = await getBrood(scope, body.broodId);
-        waiting(facts, '#/plan');
+        mustWait(facts, '#/plan');
         const { toTankId, id: _id, override: _override, ...kept } = body;
         await keepings.insert(scope, { ...kept, id: newId(), entryId: scope.entryId });
         let moved = 0;
@@ -200,42 +133,11 @@ export function createEggs({
         },
       }),
     },
-    peatBag: {
-      apply: async (scope, body) => {
-        const { brood, facts, lots } = await getBrood(scope, body.broodId);
-        waiting(facts, '#/label');
-        if (body.at < facts.laid.from)
-          throw new DomainError('broods/out-of-order', { detail: 'That is before they were laid.', pointer: '#/at' });
-        if (body.wetOn <= body.at.slice(0, 10))
-          throw new DomainError('request/invalid', { detail: 'Wetted after it was bagged.', pointer: '#/wetOn' });
-        await peatBags.insert(scope, { ...body, id: newId(), entryId: scope.entryId });
-        return {
-          text: `${brood.name}: in bag ${body.label}${body.place ? `, ${body.place}` : ''}`,
-          tankId: lots[0]?.tankId ?? null,
-          subjectId: brood.id,
-        };
-      },
-      undo: { tables: [peatBags] },
-    },
-    wetting: {
-      apply: applyWetting,
-      undo: stock.ledgerUndoing({
-        tables: [broods, observations, peatBags],
-        before: refuseWhenSeenSince(log, repository, true),
-        after: stock.placeBack,
-      }),
-    },
   });
 }
 
 /** The first of all pickings, taken back or not. */
 const OLDEST_FIRST_BY_ROW = { order: [['id', 'ASC']] } satisfies { order: [string, string][] };
-
-/** "Forktails 6" → "Forktails 6 b", "Forktails 6 b" → "Forktails 6 c". */
-function nextName(name: string): string {
-  const [, stem, letter] = /^(.*) ([b-y])$/.exec(name) ?? [];
-  return `${(stem ?? name).slice(0, 76)} ${letter ? String.fromCharCode(letter.charCodeAt(0) + 1) : 'b'}`;
-}
 
 const spanOf = (ranges: readonly TimeRange[]): TimeRange => ({
   from: ranges.reduce((least, { from }) => (from < least ? from : least), ranges[0]?.from ?? ''),

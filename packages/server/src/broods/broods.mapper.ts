@@ -1,4 +1,5 @@
-import type { BroodRecord, LengthSample } from '@freshet/core/broods';
+import { wettingDays, type BroodRecord, type LengthSample } from '@freshet/core/broods';
+import type { ResolvedSpecies } from '@freshet/core/species';
 import { summariseLengths, totalHeads, type Heads } from '@freshet/core/stock';
 import type { LotRow, SampleRow } from '../stock';
 import type { BroodRow, KeepingRow, ObservationRow, PeatBagRow } from './broods.repository';
@@ -58,6 +59,7 @@ export function toFacts(
     hatched: last('hatched'),
     freeSwimming: last('freeSwimming'),
     stripped: last('stripped'),
+    wetted: last('wetted'),
     eggsSeenAt: last('eggsSeen')?.to ?? null,
     alive: sumHeads(lots),
     measured: samples.at(-1) ?? null,
@@ -68,3 +70,13 @@ export function toFacts(
       : null,
   };
 }
+
+/** What a brood's page tells of its peat: the bag, when it can be wetted, since when it is in water. */
+export const peatReply = ({ record, species }: { record: BroodRecord; species: ResolvedSpecies }, timeZone: string) => ({
+  label: record.peat?.label ?? null,
+  place: record.peat?.place ?? null,
+  moisture: record.peat?.moisture ?? null,
+  wetOn: record.peat?.wetOn ?? null,
+  wetted: record.wetted?.to ?? null,
+  ...wettingDays(record, species, timeZone),
+});

@@ -5,7 +5,7 @@ import { DomainError } from '../platform';
 import type { SpawningService } from '../spawning';
 import type { StockService } from '../stock';
 
-/** Moves that ticks stand for: parents into their tank, and whoever has to leave back home. */
+/** Moves that ticks stand for: parents into their tank, and whoever has to leave back home, eggs and larvae into their vessel. */
 export function createBroodMoves({ stock, spawning }: { stock: StockService; spawning: SpawningService }) {
   /** Moves whoever has to leave a tank back to where they came from; `what` says who and of which species, "adults:lemon-tetra". */
   const goHome: ToBody<'move'> = async (scope, { id: tankId, what, at }) => {
@@ -48,5 +48,13 @@ export function createBroodMoves({ stock, spawning }: { stock: StockService; spa
     });
   };
 
-  return { goHome, parentsIn };
+  /** Moves a brood into the vessel it is for, from where others live too. */
+  const boxed: ToBody<'move'> = async (scope, { id: broodId, what: toTankId, at }) =>
+    (await stock.repository.lots.find(scope, { broodId })).flatMap((lot) => {
+      const { id: lotId, tankId, males, females, unsexed } = lot;
+      const heads = { males, females, unsexed };
+      return tankId === toTankId || totalHeads(heads) === 0 ? [] : [{ lotId, newLotId: newId(), toTankId, heads, at }];
+    });
+
+  return { goHome, parentsIn, boxed };
 }

@@ -11,7 +11,6 @@ import {
   rollingBatch,
   stageSpans,
   undescribedBrood,
-  wettingDays,
   type BroodMovement,
   type BroodRecord,
   type CountedLot,
@@ -25,6 +24,7 @@ import { DomainError, groupBy, type Clock, type Who } from '../platform';
 import type { RoomService } from '../room';
 import type { SpawningService } from '../spawning';
 import type { HeadCountRow, LotRow, MovementRow, StockService } from '../stock';
+import { peatReply } from './broods.mapper';
 import type { BroodsService } from './broods.service';
 
 /** The day's food of a brood, as the larder (a later area) works it out. */
@@ -221,10 +221,11 @@ export function createBroodPages({ clock, room, stock, spawning, broods, rationF
     );
   }
 
-  /** The salt of larvae, by the litres of where they are. */
+  /** The salt of larvae, by the litres of their jar; null where others live beside them, who must not be salted. */
   async function larvaeOf(who: Who, { record, species, lots }: Known) {
     const tankId = lots.find((lot) => totalHeads(lot) > 0)?.tankId;
     if (!species.larvae || !record.freeSwimming || !tankId) return null;
+    if ((await stock.repository.inTank(who, tankId)).some((lot) => lot.broodId === null && totalHeads(lot) > 0)) return null;
     const tank = (await room.repository.all(who)).tanks.find(({ id }) => id === tankId);
     return tank ? larvalTable(species.larvae, tank.litres, record.freeSwimming.to) : null;
   }
@@ -295,16 +296,7 @@ export function createBroodPages({ clock, room, stock, spawning, broods, rationF
         fallBacks: keeping ? fallBacks(keeping, known.species, recentEggLosses(sinceChange, now)) : [],
         batch: waits && known.species.eggSite === 'mop' ? await batchOf(who, known, standing, now) : null,
         larvae: await larvaeOf(who, known),
-        peat:
-          waits && known.species.eggsRest
-            ? {
-                label: known.record.peat?.label ?? null,
-                place: known.record.peat?.place ?? null,
-                moisture: known.record.peat?.moisture ?? null,
-                wetOn: known.record.peat?.wetOn ?? null,
-                ...wettingDays(known.record, known.species, timeZone),
-              }
-            : null,
+        peat: waits && known.species.eggsRest ? peatReply(known, timeZone) : null,
         windows: state.windows,
         ledger: broodLedger(known.movements, new Set(known.lots.map((lot) => lot.id)), known.record, start === 'born'),
         foods: foodSpans(figures).map(({ food, fromDay, toDay }) => ({

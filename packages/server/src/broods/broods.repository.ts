@@ -27,7 +27,7 @@ const BROOD = declareTable('broods', {
 export type BroodRow = RowOf<typeof BROOD>;
 const OBSERVATION = declareTable('observations', {
   broodId: id(),
-  kind: text<'eggsSeen' | 'stripped' | 'hatched' | 'freeSwimming' | 'looked'>(),
+  kind: text<'eggsSeen' | 'stripped' | 'wetted' | 'hatched' | 'freeSwimming' | 'looked'>(),
   fromAt: instant(),
   toAt: instant(),
 });

@@ -10,6 +10,7 @@ import type { SpawningService } from '../spawning';
 import type { BroodDescent, LotRow, StockService } from '../stock';
 import type { SpeciesService } from '../species';
 import { createEggs } from './broods.eggs';
+import { createPeat } from './broods.peat';
 import { createFound } from './broods.found';
 import { sumHeads as sum, toFacts } from './broods.mapper';
 import { createJoin } from './broods.join';
@@ -66,6 +67,7 @@ export function createBroods(deps: {
   const applyFound = createFound({ stock, spawning, species, observations, applyClutch });
   createTriage({ log, stock, repository, getBrood, lotsOf });
   createEggs({ log, stock, repository, getBrood });
+  createPeat({ log, room, stock, repository, getBrood });
   createJoin({ log, spawning, repository, getBrood });
   const temperaturesOf = createTemperatures({ clock, room, species, stock });
   const learned = createLearner({ room, species, repository });
@@ -161,6 +163,14 @@ export function createBroods(deps: {
         pointer: '#/kind',
       });
     checkOrder(body.kind, body.at, facts, kind.start === 'born', scope, scope.now);
+    for (const { tankId } of body.kind === 'hatched' ? lots : []) {
+      const inside = tankId ? await room.getTank(scope, tankId) : null;
+      if (inside?.kind === 'peatBag')
+        throw new DomainError('broods/out-of-order', {
+          detail: `They lie in bag ${inside.code}. Log the wetting first.`,
+          pointer: '#/kind',
+        });
+    }
     if (body.kind === 'hatched' && !scope.override) await mustBePossible(scope, facts, body.at, kind, lots[0]?.tankId ?? null);
     await observations.insert(scope, {
       id: newId(),
@@ -182,6 +192,7 @@ export function createBroods(deps: {
     const words = {
       eggsSeen: 'still eggs',
       stripped: 'taken from her',
+      wetted: 'wetted',
       looked: 'not swimming yet',
       hatched: kind.start === 'carried' ? 'young let go' : 'hatched',
       freeSwimming: 'free-swimming',

@@ -32,29 +32,34 @@ export function createTemperatures({
     const waiting = facts.filter((brood) => !brood.freeSwimming && kinds.get(brood.speciesKey)?.start !== 'born');
     if (waiting.length === 0) return {};
     const lotIds = waiting.flatMap((brood) => (lotsBy.get(brood.id) ?? []).map((lot) => lot.id));
-    const placements = groupBy(await stock.repository.placementsOf(at, lotIds), (row) => row.lotId);
+    const [placed, tanks] = await Promise.all([stock.repository.placementsOf(at, lotIds), room.repository.tanks.find(at)]);
+    const placements = groupBy(placed, (row) => row.lotId);
+    const hostOf = new Map(tanks.map(({ id, inTankId }) => [id, inTankId]));
     const stays = new Map<string, { tankId: string; from: string; to: string }[]>();
     for (const brood of waiting) {
-      const placed = (lotsBy.get(brood.id) ?? [])
+      const own = (lotsBy.get(brood.id) ?? [])
         .flatMap((lot) => placements.get(lot.id) ?? [])
         .sort((a, b) => (a.at < b.at ? -1 : 1));
       const before = new Date(Date.parse(brood.laid.from) - LEAD_MS).toISOString();
       stays.set(
         brood.id,
-        placed.map(({ tankId, at: from }, i) => ({
-          tankId,
-          from: i === 0 || from < before ? before : from,
-          to: placed[i + 1]?.at ?? clock.now(),
-        })),
+        own.flatMap(({ tankId, at: from }, i) => {
+          const stay = { from: i === 0 || from < before ? before : from, to: own[i + 1]?.at ?? clock.now() };
+          const host = hostOf.get(tankId);
+          // A box that hangs in a tank is as warm as that tank.
+          return [{ tankId, ...stay }, ...(host ? [{ tankId: host, ...stay }] : [])];
+        }),
       );
     }
     const readings = groupBy(await room.repository.temperaturesWithin(at, [...stays.values()].flat()), (row) => row.tankId);
     const found: Record<string, TemperatureReading[]> = {};
     for (const brood of waiting) {
       const seen: TemperatureReading[] = [];
-      for (const { tankId, from, to } of stays.get(brood.id) ?? [])
-        for (const { at: time, value } of readings.get(tankId) ?? [])
-          if (time >= from && time <= to && time > (seen.at(-1)?.at ?? '')) seen.push({ at: time, tempC: value });
+      const went = (stays.get(brood.id) ?? []).flatMap(({ tankId, from, to }) =>
+        (readings.get(tankId) ?? []).filter(({ at: time }) => time >= from && time <= to),
+      );
+      for (const { at: time, value } of went.sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0)))
+        if (time > (seen.at(-1)?.at ?? '')) seen.push({ at: time, tempC: value });
       found[brood.id] = fromLaying(seen, brood.laid.from);
     }
     return found;

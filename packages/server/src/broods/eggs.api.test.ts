@@ -164,43 +164,119 @@ describe('a daily layer', () => {
 });
 
 describe('eggs in peat', () => {
-  it('lie in a bag with a label, are wetted in part, and the rest goes back for a second wetting', async () => {
-    const { broodId } = await eggs('rachows-nothobranch', 60);
+  const bagged = async (label: string, heads = 60) => {
+    const { broodId } = await eggs('rachows-nothobranch', heads);
+    const bag = {
+      id: newId(),
+      broodId,
+      vesselId: newId(),
+      at: NOW,
+      label,
+      place: 'linen shelf',
+      moisture: 'damp' as const,
+      wetOn: '2026-08-10',
+    };
+    return { broodId, bag };
+  };
+  const vessels = async () => (await keeper.get('room')).vessels.map(({ code, place }) => `${code}, ${place ?? ''}`);
+
+  it('lie in a bag of their own, not in the adults’ tank, and nothing is expected of them', async () => {
+    const { broodId, bag } = await bagged('N3');
     expect((await round('2026-03-10')).some(({ kind }) => kind === 'bagPeat')).toBe(true);
-    const bag = { id: newId(), broodId, at: NOW, label: 'N3', place: 'linen shelf', moisture: 'damp' as const };
     expect(await sitter.call('bagPeat', { ...bag, wetOn: '2026-03-01' })).toMatchObject({
       ok: false,
       body: { errors: [{ pointer: '#/wetOn' }] },
     });
-    await sitter.write('bagPeat', { ...bag, wetOn: '2026-08-10' });
-    expect(await page(broodId)).toMatchObject({ peat: { label: 'N3', wetOn: '2026-08-10', from: '2026-08-07' } });
+    expect(await sitter.call('bagPeat', { ...bag, label: 'A1' })).toMatchObject({
+      ok: false,
+      body: { code: 'room/code-taken', errors: [{ pointer: '#/label' }] },
+    });
+    expect(await sitter.call('bagPeat', { ...bag, place: ' ' })).toMatchObject({
+      ok: false,
+      body: { errors: [{ pointer: '#/place' }] },
+    });
+    expect(await vessels()).not.toContain('N3, linen shelf');
+    await sitter.write('bagPeat', bag);
+    expect(await page(broodId)).toMatchObject({
+      peat: { label: 'N3', wetOn: '2026-08-10', from: '2026-08-07', wetted: null },
+      lots: [{ tankCode: 'N3', count: 60 }],
+    });
+    expect(await vessels()).toContain('N3, linen shelf');
+    // Labelled anew and laid elsewhere it is the same bag.
+    const changed = { ...bag, id: newId(), vesselId: newId(), label: 'N4', place: 'drawer' };
+    await sitter.write('bagPeat', changed);
+    expect(await vessels()).toEqual(expect.arrayContaining(['N4, drawer']));
+    expect(await vessels()).not.toContain('N3, linen shelf');
+    expect(await keeper.call('putVesselAway', { id: newId(), vesselId: bag.vesselId })).toMatchObject({
+      ok: false,
+      body: { detail: '60 are still in it. Move them out first, or log what became of them.' },
+    });
+    const fish = await stockUp(keeper, tank('A2'), 'lemon-tetra', { males: 2 }, NOW);
+    expect(
+      await keeper.call('move', {
+        id: newId(),
+        lotId: fish,
+        newLotId: newId(),
+        toTankId: bag.vesselId,
+        heads: { males: 1, females: 0, unsexed: 0 },
+        at: NOW,
+      }),
+    ).toMatchObject({ ok: false, body: { errors: [{ pointer: '#/toTankId' }] } });
+    await keeper.write('undo', { id: newId(), entryId: changed.id });
+    expect(await vessels()).toContain('N3, linen shelf');
+    await keeper.write('undo', { id: newId(), entryId: bag.id });
+    expect(await vessels()).not.toContain('N3, linen shelf');
+    expect((await page(broodId)).lots).toMatchObject([{ tankCode: 'A1', count: 60 }]);
+  });
+
+  it('are wetted, then looked through: who hatched stays, the rest goes back into a bag', async () => {
+    const { broodId, bag } = await bagged('N5');
+    await sitter.write('bagPeat', bag);
     test.setNow('2026-08-10T08:00:00.000Z');
     const wet = (await round('2026-08-10')).find(({ kind }) => kind === 'wetPeat');
-    expect(wet?.text).toBe('Wet N3, linen shelf');
-    const again = { broodId: newId(), lotId: newId(), bagId: newId(), wetOn: '2026-09-07' };
-    const wetting = {
-      id: newId(),
-      broodId,
-      at: '2026-08-10T07:00:00Z',
-      hatched: 22,
-      toTankId: tank('A3'),
-      youngLotId: newId(),
-      again,
+    expect(wet?.text).toBe('Wet N5, linen shelf');
+    const again = {
+      broodId: newId(),
+      lotId: newId(),
+      vesselId: newId(),
+      label: 'N5b',
+      place: 'linen shelf',
+      wetOn: '2026-09-07',
     };
-    expect(await sitter.call('wetPeat', { ...wetting, id: newId(), hatched: 61 })).toMatchObject({
+    const hatch = { id: newId(), broodId, at: '2026-08-11T07:00:00Z', hatched: 22, again };
+    const wetting = { id: newId(), broodId, at: '2026-08-10T07:00:00Z', toTankId: tank('A3') };
+    expect(await sitter.call('hatchPeat', { ...hatch, at: wetting.at })).toMatchObject({
       ok: false,
-      body: { errors: [{ pointer: '#/hatched' }] },
+      body: { detail: 'They are still in peat. Log the wetting first.' },
     });
-    expect(await sitter.call('wetPeat', { ...wetting, id: newId(), toTankId: null })).toMatchObject({
+    expect(await sitter.call('wetPeat', { ...wetting, toTankId: bag.vesselId })).toMatchObject({
       ok: false,
       body: { errors: [{ pointer: '#/toTankId' }] },
     });
     await sitter.write('wetPeat', wetting);
+    expect(await page(broodId)).toMatchObject({ alive: 60, stage: 'eggs', lots: [{ tankCode: 'A3', count: 60 }] });
+    // The bag is empty and gone, and its eggs hatch within two days now.
+    expect(await vessels()).not.toContain('N5, linen shelf');
+    const { windows } = await page(broodId);
+    expect(windows[0]).toMatchObject({ stage: 'hatch', status: 'predicted' });
+    expect(windows[0]?.latest?.slice(0, 10)).toBe('2026-08-12');
+    expect(await sitter.call('wetPeat', { ...wetting, id: newId() })).toMatchObject({ ok: false });
+    test.setNow('2026-08-11T08:00:00.000Z');
+    expect(await sitter.call('hatchPeat', { ...hatch, hatched: 61 })).toMatchObject({
+      ok: false,
+      body: { errors: [{ pointer: '#/hatched' }] },
+    });
+    expect(await sitter.call('hatchPeat', { ...hatch, again: { ...again, label: 'A1' } })).toMatchObject({
+      ok: false,
+      body: { errors: [{ pointer: '#/again/label' }] },
+    });
+    await sitter.write('hatchPeat', hatch);
     expect(await page(broodId)).toMatchObject({ alive: 22, stage: 'yolk', lots: [{ tankCode: 'A3', count: 22 }] });
     expect(await page(again.broodId)).toMatchObject({
       alive: 38,
       stage: 'eggs',
-      peat: { label: 'N3 again', place: 'linen shelf', wetOn: '2026-09-07' },
+      lots: [{ tankCode: 'N5b', count: 38 }],
+      peat: { label: 'N5b', place: 'linen shelf', wetOn: '2026-09-07', wetted: null },
     });
     test.setNow('2026-08-12T08:00:00.000Z');
     const swam = {
@@ -211,13 +287,18 @@ describe('eggs in peat', () => {
       counted: null,
     } as const;
     await sitter.write('observe', swam);
-    expect(await keeper.call('undo', { id: newId(), entryId: wetting.id })).toMatchObject({
+    expect(await keeper.call('undo', { id: newId(), entryId: hatch.id })).toMatchObject({
       ok: false,
       body: { code: 'log/later-entries' },
     });
     await keeper.write('undo', { id: newId(), entryId: swam.id });
-    await keeper.write('undo', { id: newId(), entryId: wetting.id });
+    expect(await keeper.call('undo', { id: newId(), entryId: wetting.id })).toMatchObject({ ok: false });
+    await keeper.write('undo', { id: newId(), entryId: hatch.id });
     expect(await page(broodId)).toMatchObject({ alive: 60, stage: 'eggs' });
+    expect(await vessels()).not.toContain('N5b, linen shelf');
+    await keeper.write('undo', { id: newId(), entryId: wetting.id });
+    expect((await page(broodId)).lots).toMatchObject([{ tankCode: 'N5', count: 60 }]);
+    expect(await vessels()).toContain('N5, linen shelf');
     expect(await keeper.get('balance')).toMatchObject({ balanced: true });
   });
 });
@@ -228,6 +309,33 @@ describe('shrimp larvae', () => {
     test.setNow('2026-04-12T08:00:00.000Z');
     const at = { from: '2026-04-12T06:00:00Z', to: '2026-04-12T06:00:00Z' };
     await sitter.write('observe', { id: newId(), broodId, kind: 'freeSwimming', at, counted: null });
+    // Beside their mothers no salt is worked out; in a jar it is.
+    expect((await page(broodId)).larvae).toBeNull();
+    expect((await round('2026-04-12')).some(({ kind }) => kind === 'larvalSalt')).toBe(false);
+    const jar = {
+      id: newId(),
+      vesselId: newId(),
+      kind: 'larvalJar' as const,
+      code: 'J1',
+      litres: 10,
+      inTankId: null,
+      place: 'sill',
+    };
+    await sitter.write('addVessel', jar);
+    const due = (await round('2026-04-12')).find(({ kind }) => kind === 'larvaeOut');
+    expect(due?.tick).toEqual({ kind: 'boxed', id: broodId, what: jar.vesselId });
+    await sitter.write('outcome', {
+      id: newId(),
+      choreKey: due?.key ?? '',
+      day: '2026-04-12',
+      status: 'done',
+      text: due?.text ?? '',
+      tankId: tank('A1'),
+      amount: null,
+      unit: null,
+      tick: due?.tick ?? null,
+      at: '2026-04-12T08:00:00.000Z',
+    });
     const { larvae } = await page(broodId);
     expect(larvae?.up.map(({ at: when }) => when)).toEqual([
       '2026-04-12T06:00:00.000Z',

@@ -44,7 +44,7 @@ export function createBiosecurity({
 
   /** The room as far as illness cares. */
   function toRacks(rooms: Rooms): BiosecurityRack[] {
-    const byShelf = groupBy(rooms.tanks, (tank) => tank.shelfId);
+    const byShelf = groupBy(rooms.tanks, (tank) => tank.shelfId ?? '');
     const byRack = groupBy(rooms.shelves, (shelf) => shelf.rackId);
     return rooms.racks.map(({ id, code, kind, sump, tools, quarantine }) => ({
       id,
@@ -94,6 +94,15 @@ export function createBiosecurity({
     });
     const all: Contact[] = [
       ...standingContacts(toRacks(rooms)),
+      // What hangs in a tank has to do with its water.
+      ...rooms.tanks.flatMap(({ id, inTankId }): Contact[] =>
+        inTankId === null
+          ? []
+          : [
+              { from: id, to: inTankId, kind: 'sump', atMs: null },
+              { from: inTankId, to: id, kind: 'sump', atMs: null },
+            ],
+      ),
       ...trail.moved.map(({ from, to, at }) => dated(from, to, 'lot', at)),
       ...logged.map(({ fromTankId, toTankId, kind, at }) => dated(fromTankId, toTankId, kind, at)),
     ].filter((contact) => kinds.has(contact.kind));

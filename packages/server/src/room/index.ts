@@ -5,5 +5,6 @@ export { createProbes, type ProbesService, type TellProbe } from './probes.servi
 export { createBiosecurity, type BiosecurityService, type LotTrail } from './biosecurity.service';
 export { createCare, type CareService } from './care.service';
 export { createHours, type HoursService } from './hours.service';
+export { createRackOf } from './rackOf';
 export { createRoomFacts, type Rooms, type RoomFactsLoader, type WantedByTank } from './room.facts';
 export { biosecurityHandlers, hoursHandlers, probeHandlers, roomHandlers, waterHandlers } from './room.routes';

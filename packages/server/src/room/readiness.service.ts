@@ -3,6 +3,7 @@ import { houseDay, type Day } from '@freshet/core/time';
 import { v7 as newId } from 'uuid';
 import type { Applied, LogService, Scope } from '../log';
 import { DomainError, groupBy, type Clock, type Database, type Who } from '../platform';
+import { createRackOf } from './rackOf';
 import { createReadinessRepository } from './readiness.repository';
 import type { RoomService } from './room.service';
 
@@ -79,8 +80,7 @@ export function createReadiness({
     const quarantined = new Set<string>();
     const quarantineRacks = new Set<string>();
     const cycling = new Map<string, { lastFed: Day | null; lastTest: Day | null }>();
-    const rackOf = new Map(rooms.racks.map((rack) => [rack.id, rack]));
-    const shelfRack = new Map(rooms.shelves.map((shelf) => [shelf.id, rackOf.get(shelf.rackId)]));
+    const rackOf = createRackOf(rooms);
     const day = (at: string) => houseDay(at, who.timeZone);
     for (const tank of rooms.tanks) {
       // What was said when the tank was entered comes before what was done to it, even earlier.
@@ -90,22 +90,24 @@ export function createReadiness({
         ...told.filter((event) => event.entryId !== tank.entryId),
       ];
       const { heaterW, zeroDays, restDays } = room.equipmentOf(rooms.equipped.get(tank.id));
-      readiness.set(
-        tank.id,
-        decideReadiness({
-          events: own.map(({ kind, at }) => ({ kind, day: day(at) })),
-          readings: (readingsBy.get(tank.id) ?? []).map(({ quantity, value, at }) => ({
-            quantity: quantity as 'ammoniaPpm' | 'nitritePpm',
-            ppm: value,
-            day: day(at),
-          })),
-          heads: heads.get(tank.id) ?? 0,
-          heaterW,
-          rules: { ...READINESS_RULES, zeroDays, restDays },
-          today: day(now),
-        }),
-      );
-      if (shelfRack.get(tank.shelfId)?.quarantine) quarantineRacks.add(tank.id);
+      // A box, a bag or a jar has no filter that would have to start.
+      if (tank.kind === 'tank')
+        readiness.set(
+          tank.id,
+          decideReadiness({
+            events: own.map(({ kind, at }) => ({ kind, day: day(at) })),
+            readings: (readingsBy.get(tank.id) ?? []).map(({ quantity, value, at }) => ({
+              quantity: quantity as 'ammoniaPpm' | 'nitritePpm',
+              ppm: value,
+              day: day(at),
+            })),
+            heads: heads.get(tank.id) ?? 0,
+            heaterW,
+            rules: { ...READINESS_RULES, zeroDays, restDays },
+            today: day(now),
+          }),
+        );
+      if (rackOf(tank)?.rack.quarantine) quarantineRacks.add(tank.id);
       const fed = own.findLast((event) => event.kind === 'fed')?.at;
       const test = readingsBy.get(tank.id)?.at(-1)?.at;
       cycling.set(tank.id, { lastFed: fed ? day(fed) : null, lastTest: test ? day(test) : null });

@@ -1,4 +1,5 @@
 import { errorBand, type Quantity, type RoomFacts, type RoomTank } from '@freshet/core/room';
+import { createRackOf } from './rackOf';
 import type { ReadingRow } from './room.repository';
 import { groupBy, type Clock, type Who } from '../platform';
 import type { BiosecurityService } from './biosecurity.service';
@@ -23,28 +24,33 @@ const LOOK_DAYS = 8;
 const daysAgo = (now: string, days: number) => new Date(Date.parse(now) - days * DAY_MS).toISOString();
 const DAY_MS = 86_400_000;
 
-function toTanks({ racks, shelves, tanks, equipped }: Rooms, quarantined: ReadonlySet<string>): RoomTank[] {
-  const rackById = new Map(racks.map((rack) => [rack.id, rack]));
-  const shelfById = new Map(shelves.map((shelf) => [shelf.id, shelf]));
+/** Vessels at places of their own are walked after the racks. */
+const PLACES_POSITION = 700;
+
+function toTanks(rooms: Rooms, quarantined: ReadonlySet<string>): RoomTank[] {
+  const { tanks, equipped } = rooms;
+  const rackOf = createRackOf(rooms);
   return tanks.flatMap((tank) => {
-    const shelf = shelfById.get(tank.shelfId);
-    const rack = rackById.get(shelf?.rackId ?? '');
-    if (!shelf || !rack) return [];
-    const { id, code, litres, leftCm, lengthCm, widthCm } = tank;
+    const found = rackOf(tank);
+    const { id, kind, code, litres, leftCm, lengthCm, widthCm, inTankId, place } = tank;
+    // A tank without a shelf, or a vessel in a tank that is gone, is nowhere.
+    if (!found && place === null) return [];
     return [
       {
         id,
         code,
         litres,
         floorM2: (lengthCm * widthCm) / 10_000,
-        leftCm,
-        sump: rack.sump,
-        rackCode: rack.code,
-        rackName: rack.name,
-        rackPosition: rack.position,
+        leftCm: found?.host.leftCm ?? leftCm,
+        sump: found?.sump ?? null,
+        rackCode: found?.rack.code ?? '',
+        rackName: found?.rack.name ?? place ?? '',
+        rackPosition: found?.rack.position ?? PLACES_POSITION,
         quarantine: quarantined.has(id),
-        outdoor: rack.kind === 'yard',
-        shelfLevel: shelf.level,
+        outdoor: found?.rack.kind === 'yard',
+        shelfLevel: found?.shelf.level ?? 1,
+        vessel: kind === 'tank' ? null : kind,
+        inTankId,
         growsAlgae: equipped.get(id)?.growsAlgae ?? false,
         furnishing: equipped.get(id)?.furnishing ?? null,
       },

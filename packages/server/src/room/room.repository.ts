@@ -1,4 +1,4 @@
-import type { Furnishing, MeasuringMethod, Quantity } from '@freshet/core/room';
+import type { Furnishing, MeasuringMethod, Quantity, VesselKind } from '@freshet/core/room';
 import { Op, QueryTypes } from 'sequelize';
 import {
   houseTable,
@@ -35,8 +35,14 @@ const SHELF = declareTable('shelves', {
   heightCm: real(),
   loadLimitKg: nullable(real()),
 });
+/** Tanks, and vessels: a vessel has no shelf but a tank it hangs in, or a place in words. */
 const TANK = declareTable('tanks', {
-  shelfId: id(),
+  kind: text<'tank' | VesselKind>(),
+  shelfId: nullable(id()),
+  inTankId: nullable(id()),
+  place: nullable(text()),
+  /** A vessel that was washed and put away holds nothing; its code stays for what was logged. */
+  putAway: flag(),
   code: text(),
   lengthCm: real(),
   widthCm: real(),
@@ -69,6 +75,13 @@ const TANK_MOVE = declareTable('tank_moves', {
   shelfId: id(),
   leftCm: real(),
   facing: text<'long' | 'short'>(),
+  at: instant(),
+});
+const VESSEL_MOVE = declareTable('vessel_moves', {
+  vesselId: id(),
+  fromInTankId: nullable(id()),
+  fromPlace: nullable(text()),
+  fromCode: text(),
   at: instant(),
 });
 const EQUIPMENT = declareTable('equipment', {
@@ -113,22 +126,24 @@ export function createRoomRepository(database: Database) {
   const tanks = houseTable(database, TANK);
   const readings = houseTable(database, READING);
   const tankMoves = houseTable(database, TANK_MOVE);
+  const vesselMoves = houseTable(database, VESSEL_MOVE);
   const equipment = houseTable(database, EQUIPMENT);
   return {
     racks,
     samples,
     probes,
     tankMoves,
+    vesselMoves,
     equipment,
     shelves,
     tanks,
     readings,
-    /** Every rack, shelf and tank of a house, with what each tank is equipped with now. */
+    /** Every rack, shelf, tank and vessel in use of a house, with what each tank is equipped with now. */
     async all(at: Reading) {
       const [rackRows, shelfRows, tankRows] = await Promise.all([
         racks.find(at, {}, { order: [['position', 'ASC']] }),
         shelves.find(at, {}, { order: [['level', 'ASC']] }),
-        tanks.find(at, {}, { order: [['leftCm', 'ASC']] }),
+        tanks.find(at, { putAway: false }, { order: [['leftCm', 'ASC']] }),
       ]);
       const rows = await equipment.newestBy(
         at,

@@ -1,54 +1,16 @@
 import { READING_LIMITS } from '@freshet/contract/room';
 import { CalculationError } from '@freshet/core/errors';
-import { FURNISHING_WORDS, QUARANTINE_DAYS, READINESS_RULES, tankLoad, type MeasuringMethod } from '@freshet/core/room';
+import { QUARANTINE_DAYS, tankLoad, VESSEL_RULES, type MeasuringMethod } from '@freshet/core/room';
 import { formatNumber } from '@freshet/core/units';
 import type { Applied, LogService, Scope, Undoing } from '../log';
 import { DomainError, groupBy, isDuplicate, type Database, type Reading, type Who } from '../platform';
 import { v7 as newId } from 'uuid';
+import { BARE, equipmentWords } from './equipmentWords';
 import { createTankMoves } from './tankMoves';
+import { createVessels } from './vessels.service';
 import { createRoomRepository, type EquipmentRow, type ReadingRow, type TankRow } from './room.repository';
 
 export type { TankRow } from './room.repository';
-/** What a tank is taken to have until the keeper says otherwise. */
-const BARE = {
-  heaterW: 0,
-  filter: null,
-  hasLid: false,
-  hasIntakeGuard: false,
-  zeroDays: READINESS_RULES.zeroDays,
-  restDays: READINESS_RULES.restDays,
-  shelters: null,
-  nightDropC: 0,
-  growsAlgae: false,
-  furnishing: null,
-  lossWPerK: null,
-  version: null,
-};
-/** What a tank is equipped with, in words. */
-const equipmentWords = ({
-  heaterW,
-  filter,
-  hasLid,
-  hasIntakeGuard,
-  nightDropC,
-  growsAlgae,
-  furnishing,
-  lossWPerK,
-}: Pick<EquipmentRow, 'heaterW' | 'filter' | 'hasLid' | 'hasIntakeGuard'> &
-  Partial<Pick<EquipmentRow, 'nightDropC' | 'growsAlgae' | 'furnishing' | 'lossWPerK'>>): string =>
-  [
-    heaterW > 0 ? `heater ${formatNumber(heaterW, 3)} W` : 'no heater',
-    filter,
-    hasLid && 'lid',
-    hasIntakeGuard && 'intake guard',
-    nightDropC && `cooler at night, a swing of ${formatNumber(nightDropC)} °C`,
-    growsAlgae && 'algae to graze',
-    furnishing && FURNISHING_WORDS[furnishing],
-    lossWPerK && `loses ${formatNumber(lossWPerK)} W for each °C`,
-  ]
-    .filter(Boolean)
-    .join(', ');
-
 /** No home tank is kept outside this; beyond it a reason is asked for. */
 const PLAUSIBLE_TEMP_C = [4, 36] as const;
 
@@ -90,6 +52,7 @@ export function createRoom({
 
   const moves = createTankMoves({ log, repository });
   const { findPlace } = moves;
+  createVessels({ log, repository, takenCode });
 
   /** Refuses while something stands in what would go. */
   const unlessHeld =
@@ -100,7 +63,31 @@ export function createRoom({
     };
   async function getTank(at: Reading, tankId: string, pointer?: string): Promise<TankRow> {
     const tank = await tanks.get(at, tankId);
-    if (!tank) throw new DomainError('request/not-found', { detail: 'There’s no such tank.', ...(pointer ? { pointer } : {}) });
+    if (!tank || tank.putAway)
+      throw new DomainError('request/not-found', {
+        detail: tank ? `${tank.code} was put away.` : 'There’s no such tank.',
+        ...(pointer ? { pointer } : {}),
+      });
+    return tank;
+  }
+
+  /** Animals swim: they are not put into damp peat. */
+  async function mustHoldWater(at: Reading, tankId: string, pointer: string): Promise<void> {
+    const { code, kind } = await getTank(at, tankId, pointer);
+    if (kind !== 'tank' && !VESSEL_RULES[kind].wet)
+      throw new DomainError('request/invalid', {
+        detail: `${code} is a ${VESSEL_RULES[kind].words}. Only eggs go in there, from their brood’s page.`,
+        pointer,
+      });
+  }
+  /** What needs a tank is not done in a box or jar. */
+  async function mustBeTank(at: Reading, tankId: string, pointer: string): Promise<TankRow> {
+    const tank = await getTank(at, tankId, pointer);
+    if (tank.kind !== 'tank')
+      throw new DomainError('request/invalid', {
+        detail: `${tank.code} is a ${VESSEL_RULES[tank.kind].words}. Choose a tank.`,
+        pointer,
+      });
     return tank;
   }
 
@@ -197,7 +184,11 @@ export function createRoom({
         const row: TankRow = {
           id,
           entryId: scope.entryId,
+          kind: 'tank',
           shelfId,
+          inTankId: null,
+          place: null,
+          putAway: false,
           code,
           lengthCm,
           widthCm,
@@ -219,7 +210,7 @@ export function createRoom({
           subjectId: id,
         };
       },
-      undo: { tables: [tanks] },
+      undo: { tables: [tanks], before: unlessHeld((scope, inTankId) => tanks.find(scope, { inTankId, putAway: false })) },
     },
     reading: {
       apply: (scope, body) => applyReading(scope, body),
@@ -258,14 +249,20 @@ export function createRoom({
   return {
     repository,
     getTank,
+    mustHoldWater,
+    mustBeTank,
     applyReading,
     equipmentOf,
 
     async room(who: Who) {
       const { racks: rackRows, shelves: shelfRows, tanks: tankRows, equipped } = await repository.all(who);
-      const byShelf = groupBy(tankRows, (tank) => tank.shelfId);
+      const byShelf = groupBy(tankRows, (tank) => tank.shelfId ?? '');
+      const vessels = tankRows.flatMap(({ id, kind, code, litres, inTankId, place }) =>
+        kind === 'tank' ? [] : [{ id, kind, code, litres, inTankId, place }],
+      );
       const byRack = groupBy(shelfRows, (shelf) => shelf.rackId);
       return {
+        vessels: vessels.sort((a, b) => (a.code < b.code ? -1 : 1)),
         racks: rackRows.map(({ id, code, name, kind, position, quarantine, sump, tools, quarantineDays }) => ({
           id,
           code,
@@ -286,10 +283,21 @@ export function createRoom({
               heightCm: shelf.heightCm,
               loadLimitKg: shelf.loadLimitKg,
               loadKg: onShelf.reduce((sum, tank) => sum + tank.totalKg, 0),
-              tanks: onShelf.map(({ entryId: _entry, substrateKg: _substrate, ...tank }) => ({
-                ...tank,
-                equipment: equipmentOf(equipped.get(tank.id)),
-              })),
+              tanks: onShelf.map(
+                ({
+                  entryId: _entry,
+                  substrateKg: _substrate,
+                  kind: _kind,
+                  inTankId: _in,
+                  place: _place,
+                  putAway: _away,
+                  ...tank
+                }) => ({
+                  ...tank,
+                  shelfId: shelf.id,
+                  equipment: equipmentOf(equipped.get(tank.id)),
+                }),
+              ),
             };
           }),
         })),

@@ -64,7 +64,8 @@ export function createTankMoves({ log, repository }: { log: LogService; reposito
       apply: async (scope, body) => {
         const { entryId } = scope;
         const tank = await tanks.get(scope, body.tankId);
-        if (!tank) throw new DomainError('request/not-found', { detail: 'There’s no such tank.' });
+        const fromShelfId = tank?.shelfId;
+        if (!tank || !fromShelfId) throw new DomainError('request/not-found', { detail: 'There’s no such tank.' });
         const { leftCm, shelfLabel } = await findPlace(scope, body.shelfId, {
           ...tank,
           facing: body.facing,
@@ -75,7 +76,7 @@ export function createTankMoves({ log, repository }: { log: LogService; reposito
           id: newId(),
           entryId,
           tankId: tank.id,
-          fromShelfId: tank.shelfId,
+          fromShelfId,
           fromLeftCm: tank.leftCm,
           fromFacing: tank.facing,
           at: scope.now,

@@ -50,6 +50,17 @@ const outcome = (
   ...more,
 });
 
+/** Takes two pairs of adults to A2. */
+const away = (lotId: string) =>
+  keeper.write('move', {
+    id: newId(),
+    lotId,
+    newLotId: newId(),
+    toTankId: tank('A2'),
+    heads: { males: 2, females: 2, unsexed: 0 },
+    at: test.now(),
+  });
+
 async function eggsIn(code: string, speciesKey = 'sixray-aspidoras', count = 100) {
   const lotId = await stockUp(keeper, tank(code), speciesKey, { males: 2, females: 2 }, '2026-03-01T08:00:00Z');
   const attemptId = await attempt(keeper, tank(code), speciesKey, '2026-03-08', {
@@ -102,6 +113,10 @@ describe('the round', () => {
       note: null,
     });
     await clutch(sitter, attemptId, { from: '2026-03-10T06:00:00Z', to: '2026-03-10T07:00:00Z' }, 60);
+    // Beside the adults nothing is changed or dyed: the eggs are taken out, or they are.
+    expect(await chore('A1', 'eggChange')).toBeUndefined();
+    expect(await chore('A1', 'boxEggs')).toMatchObject({ amountText: 'none is free: set one up', tick: null });
+    await away(lotId);
     const life = (await keeper.get('tankLife')).find((candidate) => candidate.code === 'A1');
     const litres = life?.litres ?? 0;
     expect((await chore('A1', 'eggChange'))?.amount?.value).toBeCloseTo(litres / 2, 0);
@@ -273,7 +288,8 @@ describe('several ticked at once', () => {
   });
 
   it('are all taken or none: one that is refused leaves the others open', async () => {
-    const { broodId } = await eggsIn('A1', 'sixray-aspidoras', 10);
+    const { broodId, parents } = await eggsIn('A1', 'sixray-aspidoras', 10);
+    await away(parents);
     const [white, change] = [await chore('A1', 'pickWhite'), await chore('A1', 'eggChange')];
     const change_ = outcome(change?.key ?? '', { amount: 1, unit: 'L', tick: change?.tick ?? null });
     const tooMany = outcome(white?.key ?? '', { amount: 11, unit: 'eggs', tick: white?.tick ?? null });

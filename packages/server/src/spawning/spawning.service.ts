@@ -75,7 +75,7 @@ export function createSpawning({
       apply: async (scope, body) => {
         const { entryId } = scope;
         const kind = await species.get(scope, body.speciesKey);
-        const tank = await room.getTank(scope, body.tankId);
+        const tank = await room.mustBeTank(scope, body.tankId, '#/tankId');
         for (const lotId of [...body.sires, ...body.dams]) await stock.getLot(scope, lotId);
         const open = await withFacts(scope, await attempts.find(scope, { tankId: tank.id }));
         const decision = decideBooking(

@@ -9,7 +9,7 @@ import {
 } from '@freshet/core/room';
 import { formatDay, houseDay } from '@freshet/core/time';
 import { DomainError, type Clock, type Reading, type Who } from '../platform';
-import type { LotTrail, ReadinessService, RoomService } from '../room';
+import { createRackOf, type LotTrail, type ReadinessService, type RoomService } from '../room';
 import type { createStockRepository } from './stock.repository';
 
 /** Why they stay, and the ways out. */
@@ -90,8 +90,8 @@ export function createQuarantines({ clock, room, readiness, repository, illnesse
   async function daysBy(at: Reading, known?: Rooms): Promise<Map<string, number>> {
     const { racks, shelves, tanks } = known ?? (await room.repository.all(at));
     const rackDays = new Map(racks.map((rack) => [rack.id, rack.quarantineDays ?? QUARANTINE_DAYS]));
-    const shelfDays = new Map(shelves.map((shelf) => [shelf.id, rackDays.get(shelf.rackId) ?? QUARANTINE_DAYS]));
-    return new Map(tanks.map((tank) => [tank.id, shelfDays.get(tank.shelfId) ?? QUARANTINE_DAYS]));
+    const rackOf = createRackOf({ racks, shelves, tanks });
+    return new Map(tanks.map((tank) => [tank.id, rackDays.get(rackOf(tank)?.rack.id ?? '') ?? QUARANTINE_DAYS]));
   }
 
   /** Where the quarantine of each of these tanks stands; null while nobody arrived. */
@@ -115,11 +115,13 @@ export function createQuarantines({ clock, room, readiness, repository, illnesse
 
   /** The room as far as illness goes. */
   function toExposureFacts({ racks, shelves, tanks }: Rooms, illnesses: ExposureFacts['illnesses'], who: Who): ExposureFacts {
-    const sumps = new Map(racks.map(({ id, sump }) => [id, sump]));
-    const racksOf = new Map(shelves.map(({ id, rackId }) => [id, rackId]));
+    const rackOf = createRackOf({ racks, shelves, tanks });
     return {
       tanks: new Map(
-        tanks.map(({ id, code, shelfId }) => [id, { id, code, sump: sumps.get(racksOf.get(shelfId) ?? '') ?? null }]),
+        tanks.map((tank) => {
+          const { id, code, inTankId } = tank;
+          return [id, { id, code, inTankId, sump: rackOf(tank)?.sump ?? null }];
+        }),
       ),
       illnesses,
       timeZone: who.timeZone,

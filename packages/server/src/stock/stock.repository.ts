@@ -110,7 +110,17 @@ export function createStockRepository(database: Database) {
     living: (at: Reading) => lots.find(at, { [Op.and]: [database.sequelize.literal('heads > 0')] }),
     byIds: (at: Reading, ids: readonly string[]) => lots.find(at, { id: { [Op.in]: [...ids] } }),
     /** All lots of a species, living or not. */
-    ofSpecies: (at: Reading, speciesKey: string) => lots.find(at, { speciesKey }),
+    ofSpecies: (at: Reading, speciesKey: string) =>
+      lots.find(
+        at,
+        { speciesKey },
+        {
+          order: [
+            ['since', 'ASC'],
+            ['id', 'ASC'],
+          ],
+        },
+      ),
     ofBroods: (at: Reading, broodIds: readonly string[]) => lots.find(at, { broodId: { [Op.in]: [...broodIds] } }),
     inTank: (at: Reading, tankId: string) => lots.find(at, { tankId, [Op.and]: [database.sequelize.literal('heads > 0')] }),
     movementsOf: (at: Reading, lotIds: readonly string[]) =>

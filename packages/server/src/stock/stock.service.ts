@@ -16,6 +16,7 @@ import { exactly, spanOf, type TimeRange } from '@freshet/core/time';
 import type { Applied, LogService, Scope, Undoing } from '../log';
 import { DomainError, type Clock, type Database, type Reading } from '../platform';
 import type { ReadinessService, RoomService } from '../room';
+import { guardTanks } from './tankGuards';
 import { createCounting } from './counting';
 import { proveLedger } from './proveLedger';
 import { createQuarantines, type IllnessesSince } from './quarantines';
@@ -243,6 +244,7 @@ export function createStock({
   }
   /** Throws when a tank is not ready, or quarantine is not over; a reason sets that aside. */
   async function mustTake(scope: Scope, to: Destination, pointer = '#/toTankId'): Promise<void> {
+    await room.mustHoldWater(scope, to.toTankId, pointer);
     if (scope.override) return;
     await readiness.mustBeReady(scope, to.toTankId, pointer);
     await mustBeOut(scope, to, pointer);
@@ -250,7 +252,10 @@ export function createStock({
 
   log.declare({
     lot: {
-      check: (scope, { tankId }) => (scope.override ? Promise.resolve() : readiness.mustBeReady(scope, tankId, '#/tankId')),
+      check: async (scope, { tankId }) => {
+        await room.mustHoldWater(scope, tankId, '#/tankId');
+        if (!scope.override) await readiness.mustBeReady(scope, tankId, '#/tankId');
+      },
       apply: async (scope, body) => {
         const kind = await species.get(scope, body.speciesKey);
         const tank = await room.getTank(scope, body.tankId);
@@ -288,15 +293,7 @@ export function createStock({
       undo: ledgerUndoing({ tables: [repository.headCounts] }),
     },
   });
-  log.alsoUndone({
-    tank: {
-      tables: [],
-      async before(scope, { subjectId: tankId }) {
-        if ((await placements.find(scope, { tankId }, { limit: 1 })).length > 0)
-          throw new DomainError('log/later-entries', { detail: 'Animals were put into this tank; undo that first.' });
-      },
-    },
-  });
+  guardTanks({ log, room, repository });
 
   return {
     repository,

@@ -67,6 +67,18 @@ export async function furnishEverything(keeper: Client, now: string): Promise<Th
     alleles: ['W', 'g'],
     delicate: null,
   });
+  const vesselId = newId();
+  await keeper.write('addVessel', {
+    id: newId(),
+    vesselId,
+    kind: 'larvalJar',
+    code: 'J1',
+    litres: 4,
+    inTankId: null,
+    place: 'shelf',
+  });
+  const inPeat = await clutch(keeper, attemptId, { from: '2026-03-08T20:00:00Z', to: '2026-03-08T21:00:00Z' }, 30);
+  await keeper.write('wetPeat', { id: newId(), broodId: inPeat.broodId, at: now, toTankId: tank('A1') });
   const [buyerId, goneId, orderId, soldId] = [newId(), newId(), newId(), newId()];
   await keeper.write('noteBuyer', shopOf(buyerId, 'The Glass Heron'));
   await keeper.write('noteBuyer', shopOf(goneId, 'Quayside Exchange'));
@@ -116,6 +128,8 @@ export async function furnishEverything(keeper: Client, now: string): Promise<Th
     dam,
     attemptId: spare,
     broodId,
+    vesselId,
+    wettedId: inPeat.broodId,
     eggs,
     waterId,
     meterId,
@@ -180,6 +194,9 @@ export function bodiesOf(things: Things, now: string): Partial<Record<ApiName, o
       facing: 'long',
       leftCm: null,
     },
+    addVessel: { vesselId: newId(), kind: 'eggBox', code: 'A2b', litres: 2, inTankId: t('tankId'), place: null },
+    moveVessel: { vesselId: t('vesselId'), code: 'J2', inTankId: null, place: 'window sill' },
+    putVesselAway: { vesselId: t('vesselId') },
     moveTank: { tankId: t('tankId'), shelfId: t('shelfId'), leftCm: 300, facing: 'short' },
     equip: {
       tankId: t('tankId'),
@@ -272,8 +289,17 @@ export function bodiesOf(things: Things, now: string): Partial<Record<ApiName, o
       toTankId: null,
     },
     pickEggs: { broodId: t('broodId'), picked: 5, at: { from: now, to: now }, next: null },
-    bagPeat: { broodId: t('broodId'), at: now, label: 'N1', place: null, moisture: 'damp', wetOn: '2026-08-10' },
-    wetPeat: { broodId: t('broodId'), at: now, hatched: 0, toTankId: null, youngLotId: newId(), again: null },
+    bagPeat: {
+      broodId: t('broodId'),
+      at: now,
+      vesselId: newId(),
+      label: 'N1',
+      place: 'linen shelf',
+      moisture: 'damp',
+      wetOn: '2026-08-10',
+    },
+    wetPeat: { broodId: t('broodId'), at: now, toTankId: t('freeTankId') },
+    hatchPeat: { broodId: t('wettedId'), at: now, hatched: 3, again: null },
     joinBrood: { broodId: t('broodId'), attemptId: t('attemptId') },
     triage: { broodId: t('broodId'), at: now, white: 1, kickedOut: 0, eaten: 0, unsure: 0, fertile: null },
     addMark: { speciesKey: 'lemon-tetra', name: 'Yellow edge', look: 'From the side', fromMm: 20, pIfMale: 0.8, pIfFemale: 0.2 },

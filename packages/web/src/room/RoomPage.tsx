@@ -1,4 +1,4 @@
-import { Suspense, useCallback, useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 as newId } from 'uuid';
 import { formatDay, houseDay } from '@freshet/core/time';
@@ -7,7 +7,6 @@ import {
   Button,
   ButtonLink,
   Checkbox,
-  Dialog,
   Empty,
   Loaded,
   PageHead,
@@ -21,29 +20,18 @@ import {
 } from '../ui';
 import type { DragMode } from './DragGhost';
 import type { DragPlace } from './dragTarget';
-import { LabelsForm } from './LabelsForm';
 import type { Rack, Tank } from './layoutRoom';
-import { MoveTankForm } from './MoveTankForm';
 import { overlayLegend, overlayMark, OVERLAYS, OVERLAY_WORDS, type Overlay } from './overlay';
 import { OverlaySwatch } from './OverlayPatterns';
-import { RackForm } from './RackForm';
+import { RoomSheets, type Sheet } from './RoomSheets';
 import { RoomPicture } from './RoomPicture';
 import type { SendSheet } from './sendSheet';
-import { ShelfForm } from './ShelfForm';
-import { TankForm } from './TankForm';
 import { describeLife } from './TankPicture';
+import { Vessels } from './Vessels';
 
 type Life = Reply<'tankLife'>[number];
 const KINDS: readonly StageKind[] = ['breeders', 'eggs', 'yolk', 'fry', 'growing', 'ready', 'culture'];
 const ROW_CM = 660;
-
-type Sheet =
-  | { kind: 'rack' }
-  | { kind: 'shelf'; rack: Rack }
-  | { kind: 'tank'; shelfId: string }
-  | { kind: 'place'; tank: Tank; place: { shelfId: string; leftCm: number } }
-  | { kind: 'send'; fromTankId: string; toTankId: string }
-  | { kind: 'labels' };
 
 function AddButtons({ racks, open }: { racks: readonly Rack[]; open: (sheet: Sheet) => void }) {
   const house = useHouse();
@@ -58,69 +46,6 @@ function AddButtons({ racks, open }: { racks: readonly Rack[]; open: (sheet: She
         <Button look="main" onClick={() => open({ kind: 'tank', shelfId: firstShelf.id })}>
           Add a tank
         </Button>
-      )}
-    </>
-  );
-}
-
-function SheetDialog({
-  sheet,
-  racks,
-  open,
-  Send,
-}: {
-  sheet: Sheet | null;
-  racks: readonly Rack[];
-  open: (sheet: Sheet | null) => void;
-  Send: SendSheet;
-}) {
-  const close = () => open(null);
-  if (sheet?.kind === 'send')
-    return (
-      <Suspense>
-        <Send fromTankId={sheet.fromTankId} toTankId={sheet.toTankId} close={close} />
-      </Suspense>
-    );
-  return (
-    <>
-      <Dialog title="Add a rack" open={sheet?.kind === 'rack'} onClose={close}>
-        <RackForm done={close} />
-      </Dialog>
-      {sheet?.kind === 'shelf' && (
-        <Dialog title="Add a shelf" about="it goes below the others on its rack" open onClose={close}>
-          <label className="mb-4 flex flex-col gap-1 font-semibold">
-            Rack
-            <select
-              className="control font-normal"
-              value={sheet.rack.id}
-              onChange={(event) =>
-                open({ kind: 'shelf', rack: racks.find((rack) => rack.id === event.target.value) ?? sheet.rack })
-              }
-            >
-              {racks.map((rack) => (
-                <option key={rack.id} value={rack.id}>
-                  {rack.code} {rack.name}
-                </option>
-              ))}
-            </select>
-          </label>
-          <ShelfForm key={sheet.rack.id} rack={sheet.rack} done={close} />
-        </Dialog>
-      )}
-      {sheet?.kind === 'tank' && (
-        <Dialog title="Add a tank" open onClose={close} wide>
-          <TankForm racks={racks} shelfId={sheet.shelfId} done={close} />
-        </Dialog>
-      )}
-      {sheet?.kind === 'place' && (
-        <Dialog title={`Move ${sheet.tank.code}`} open onClose={close} wide>
-          <MoveTankForm tank={sheet.tank} racks={racks} place={sheet.place} done={close} />
-        </Dialog>
-      )}
-      {sheet?.kind === 'labels' && (
-        <Dialog title="Tank labels" about="A PDF with a code that opens the tank page" open onClose={close}>
-          <LabelsForm racks={racks} done={close} />
-        </Dialog>
       )}
     </>
   );
@@ -262,10 +187,13 @@ function Picture({
 
 /** Which tank? What is in it, is it ready, what touches it? The racks as you stand before them. */
 export function RoomPage({ Send }: { Send: SendSheet }) {
+  const house = useHouse();
   const room = useGet('room');
   const life = useGet('tankLife');
   const [sheet, setSheet] = useState<Sheet | null>(null);
-  const free = (life.data ?? []).filter((tank) => tank.heads === 0 && tank.cultures.length === 0 && tank.attempts.length === 0);
+  const free = (life.data ?? []).filter(
+    (tank) => !tank.vessel && tank.heads === 0 && tank.cultures.length === 0 && tank.attempts.length === 0,
+  );
   const notReady = free.filter((tank) => !tank.readiness.ready).length;
   return (
     <Loaded reply={room} what="the room">
@@ -297,8 +225,19 @@ export function RoomPage({ Send }: { Send: SendSheet }) {
               )}
               <AddButtons racks={data.racks} open={setSheet} />
             </PageHead>
-            {data.racks.length === 0 ? <EmptyRoom open={setSheet} /> : <Picture room={data} life={life.data} open={setSheet} />}
-            <SheetDialog sheet={sheet} racks={data.racks} open={setSheet} Send={Send} />
+            {data.racks.length === 0 ? (
+              <EmptyRoom open={setSheet} />
+            ) : (
+              <>
+                <Picture room={data} life={life.data} open={setSheet} />
+                <Vessels
+                  vessels={data.vessels}
+                  life={life.data}
+                  add={house.may('sitter') ? () => setSheet({ kind: 'vessel' }) : null}
+                />
+              </>
+            )}
+            <RoomSheets sheet={sheet} racks={data.racks} open={setSheet} Send={Send} />
           </>
         );
       }}

@@ -10,6 +10,7 @@ export { RegimeForm } from './RegimeForm';
 export { STATE_WORDS } from './overlay';
 export { EVENT_WORDS, TankEventForm } from './TankEventForm';
 export { TankOptions } from './TankOptions';
+export { VesselMoveForm } from './VesselForm';
 export { useSumFacts, valuesOf } from './useSumFacts';
 export type { SendSheet } from './sendSheet';
 export const RoomPage = lazy(async () => ({ default: (await import('./RoomPage')).RoomPage }));

@@ -159,7 +159,9 @@ export function AttemptForm({
       : null;
   const order = days ? checkDays(days, house.today, values.from >= house.today) : null;
   const parents = [...values.sires, ...values.dams];
-  const tanks = (life.data ?? []).map((tank) => ({ ...tank, id: tank.tankId, quarantine: tank.quarantine !== null }));
+  // A spawning takes a tank, not a box or jar.
+  const own = (life.data ?? []).filter(({ vessel }) => vessel === null);
+  const tanks = own.map((tank) => ({ ...tank, id: tank.tankId, quarantine: tank.quarantine !== null }));
   const others = choices.attempts
     .filter(({ outcome }) => outcome === null)
     .map((other) => ({ ...other, parentLotIds: other.parents.map(({ lotId }) => lotId) }));
@@ -190,7 +192,7 @@ export function AttemptForm({
             </SelectField>
             <SelectField label="Spawning tank" error={errors.tankId?.message} {...register('tankId')}>
               <option value="">Choose a tank</option>
-              {(life.data ?? []).map((tank) => (
+              {own.map((tank) => (
                 <option key={tank.tankId} value={tank.tankId}>
                   {tankWords(tank, house.today)}
                 </option>

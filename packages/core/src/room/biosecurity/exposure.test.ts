@@ -12,7 +12,7 @@ const facts = (illnesses: ExposureFacts['illnesses'], today = '2026-03-28'): Exp
         ['T4', 'S2'],
         ['T5', null],
       ] as const
-    ).map(([id, sump]) => [id, { id, code: id, sump }]),
+    ).map(([id, sump]) => [id, { id, code: id, sump, inTankId: null }]),
   ),
   illnesses,
   timeZone: 'Europe/Dublin',
@@ -44,8 +44,25 @@ describe('illness', () => {
     const both = facts([spots, worms, { ...worms, tankId: 'T3', at: at('2026-03-20') }]);
     expect(exposureIn(both, 'T1')).toMatchObject({ tankId: 'T1', until: '2026-03-29' });
     expect(exposureIn(both, 'T2')).toMatchObject({ tankId: 'T2', until: '2026-04-07' });
-    const three = { ...both, tanks: new Map([...both.tanks, ['T6', { id: 'T6', code: 'T6', sump: 'S1' }]]) };
+    const three = { ...both, tanks: new Map([...both.tanks, ['T6', { id: 'T6', code: 'T6', sump: 'S1', inTankId: null }]]) };
     expect(exposureIn(three, 'T6')).toMatchObject({ tankId: 'T2', what: 'flukes', until: '2026-04-07' });
+  });
+});
+
+describe('a vessel that hangs in a tank', () => {
+  const withBoxes = (illnesses: ExposureFacts['illnesses']): ExposureFacts => {
+    const base = facts(illnesses);
+    const box = (id: string, inTankId: string) => [id, { id, code: id, sump: null, inTankId }] as const;
+    return { ...base, tanks: new Map([...base.tanks, box('B1', 'T5'), box('B2', 'T5'), box('B3', 'T1')]) };
+  };
+  it.each([
+    ['is exposed to what its tank has', 'T5', 'B1', 'T5'],
+    ['exposes its tank', 'B1', 'T5', 'B1'],
+    ['exposes what hangs beside it', 'B1', 'B2', 'B1'],
+    ['has its own water, not the sump’s', 'T2', 'B3', null],
+    ['has nothing to do with another tank', 'T4', 'B1', null],
+  ])('%s', (_what, ill, asked, where) => {
+    expect(exposureIn(withBoxes([{ ...spots, tankId: ill }]), asked)?.tankId ?? null).toBe(where);
   });
 });
 

@@ -4,9 +4,23 @@ import type { RoomView } from '../facts';
 /** Illness is worth its own tools and the last place of the walk for so long after it was last seen. */
 export const ILLNESS_DAYS = 28;
 
+/** What tells whose water a tank or vessel shares. */
+interface SharedWater {
+  id: string;
+  sump: string | null;
+  /** The tank a vessel hangs in. */
+  inTankId: string | null;
+}
+/** Whether two share water: by a sump, or since one hangs in the other or both hang in a third. */
+const isShared = (one: SharedWater, other: SharedWater): boolean =>
+  (one.sump !== null && one.sump === other.sump) ||
+  one.inTankId === other.id ||
+  other.inTankId === one.id ||
+  (one.inTankId !== null && one.inTankId === other.inTankId);
+
 /** What is known of who stands beside whom, and where illness was seen. Illnesses stand oldest first. */
 export interface ExposureFacts {
-  tanks: ReadonlyMap<string, { id: string; code: string; sump: string | null }>;
+  tanks: ReadonlyMap<string, SharedWater & { code: string }>;
   illnesses: readonly { tankId: string; at: Instant; what: string }[];
   timeZone: string;
   today: Day;
@@ -50,9 +64,8 @@ export function exposureIn(facts: ExposureFacts, tankId: string): Exposure | nul
   if (!tank) return null;
   const own = illnessIn(facts, tankId);
   if (own) return { ...own, tankId, code: tank.code, isShared: false };
-  if (tank.sump === null) return null;
   return [...facts.tanks.values()]
-    .filter(({ id, sump }) => id !== tankId && sump === tank.sump)
+    .filter((other) => other.id !== tankId && isShared(tank, other))
     .flatMap(({ id, code }): Exposure[] => {
       const seen = illnessIn(facts, id);
       return seen ? [{ ...seen, tankId: id, code, isShared: true }] : [];

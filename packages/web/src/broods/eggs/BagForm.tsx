@@ -7,22 +7,22 @@ import { DayField, EntryFormFrame, SelectField, TextField } from '../../ui';
 /** Peat with eggs into a bag: label, place, and the day it is wetted, forwards from laying or back from a wished day. */
 export function BagForm({ page, done }: { page: Reply<'brood'>; done: () => void }) {
   const house = useHouse();
-  const id = useRef(newId());
+  const ids = useRef({ id: newId(), vesselId: newId() });
   const { peat } = page;
   const entry = useEntryForm({
     name: 'bagPeat',
     defaults: {
-      label: peat?.label ?? page.name,
+      label: peat?.label ?? '',
       place: peat?.place ?? '',
       moisture: peat?.moisture ?? ('damp' as const),
       wetOn: peat?.wetOn ?? peat?.from ?? '',
     },
     toBody: ({ label, place, moisture, wetOn }) => ({
-      id: id.current,
+      ...ids.current,
       broodId: page.id,
       at: house.now(),
       label,
-      place: place.trim() || null,
+      place,
       moisture,
       wetOn,
     }),
@@ -37,7 +37,7 @@ export function BagForm({ page, done }: { page: Reply<'brood'>; done: () => void
   return (
     <EntryFormFrame entry={entry} action="Log the bag">
       <div className="grid gap-4 sm:grid-cols-2">
-        <TextField label="Written on it" autoFocus error={errors.label?.message} {...register('label')} />
+        <TextField label="Written on it" hint="short, like N3" autoFocus error={errors.label?.message} {...register('label')} />
         <TextField label="Where it lies" hint="shelf, drawer, box" error={errors.place?.message} {...register('place')} />
         <SelectField label="How damp is it?" boxClass="sm:col-span-2" error={errors.moisture?.message} {...register('moisture')}>
           <option value="damp">damp: no drips when squeezed</option>

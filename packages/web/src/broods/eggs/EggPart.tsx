@@ -7,14 +7,22 @@ import { formatNumber } from '@freshet/core/units';
 import { showVolume, useHouse, useLog, type Reply } from '../../data';
 import { Button, Dialog, Notice, Panel } from '../../ui';
 import { BagForm } from './BagForm';
+import { HatchForm } from './HatchForm';
 import { KeepingForm } from './KeepingForm';
 import { PickForm } from './PickForm';
 import { WetForm } from './WetForm';
 
 type Page = Reply<'brood'>;
 type Sheet =
-  { sheet: 'keep'; to: { plan: EggPlan; fungus: FungusSchool } | null; why: string } | { sheet: 'pick' | 'bag' | 'wet' };
-const TITLES = { keep: 'How the eggs are kept', pick: 'Eggs picked', bag: 'Bag of peat', wet: 'Wet the peat' } as const;
+  | { sheet: 'keep'; to: { plan: EggPlan; fungus: FungusSchool } | null; why: string }
+  | { sheet: 'pick' | 'bag' | 'wet' | 'hatch' };
+const TITLES = {
+  keep: 'How the eggs are kept',
+  pick: 'Eggs picked',
+  bag: 'Bag of peat',
+  wet: 'Wet the peat',
+  hatch: 'Hatched from the peat',
+} as const;
 
 /** Ways out, where something goes wrong with a clutch: one tap where nothing has to be moved, else the sheet filled in. */
 function FallBacks({ page, open }: { page: Page; open: (sheet: Sheet) => void }) {
@@ -128,10 +136,23 @@ function Batch({ page, open }: { page: Page; open: (() => void) | null }) {
   );
 }
 
-function Peat({ page, bag, wet }: { page: Page; bag: (() => void) | null; wet: (() => void) | null }) {
+function Peat({ page, open }: { page: Page; open: ((sheet: 'bag' | 'wet' | 'hatch') => void) | null }) {
   const house = useHouse();
   const { peat } = page;
   if (!peat) return null;
+  if (peat.wetted)
+    return (
+      <Panel title={peat.label ? `Bag ${peat.label}, wetted` : 'Wetted'}>
+        <p>
+          In water since <b>{formatInstant(peat.wetted, house.today, house.timeZone)}</b>. Fry come within hours to two days.
+        </p>
+        {open && (
+          <p className="mt-2">
+            <Button onClick={() => open('hatch')}>Log who hatched</Button>
+          </p>
+        )}
+      </Panel>
+    );
   return (
     <Panel title={peat.label ? `Bag ${peat.label}` : 'In the peat'}>
       <p>
@@ -147,10 +168,10 @@ function Peat({ page, bag, wet }: { page: Page; bag: (() => void) | null; wet: (
         Can be wetted {formatDayRange(peat.from, peat.to, house.today)}; good until about {formatDay(peat.goodUntil, house.today)}{' '}
         usually. Eyes with a gold ring mean they’re ready.
       </p>
-      {bag && wet && (
+      {open && (
         <p className="mt-2 flex flex-wrap gap-2">
-          <Button onClick={wet}>Wetted</Button>
-          <Button onClick={bag}>{peat.label ? 'Change the bag' : 'Bag it'}</Button>
+          <Button onClick={() => open('wet')}>Wetted</Button>
+          <Button onClick={() => open('bag')}>{peat.label ? 'Change the bag' : 'Bag it'}</Button>
         </p>
       )}
     </Panel>
@@ -206,7 +227,7 @@ export function EggPart({ page }: { page: Page }) {
         <Batch page={page} open={may ? () => setOpen({ sheet: 'pick' }) : null} />
         <Keeping page={page} open={may ? () => setOpen({ sheet: 'keep', to: null, why: '' }) : null} />
         <Larvae page={page} />
-        <Peat page={page} bag={may ? () => setOpen({ sheet: 'bag' }) : null} wet={may ? () => setOpen({ sheet: 'wet' }) : null} />
+        <Peat page={page} open={may ? (sheet) => setOpen({ sheet }) : null} />
       </div>
       <Dialog
         title={open ? TITLES[open.sheet] : ''}
@@ -219,6 +240,7 @@ export function EggPart({ page }: { page: Page }) {
         {open?.sheet === 'pick' && <PickForm page={page} done={close} />}
         {open?.sheet === 'bag' && <BagForm page={page} done={close} />}
         {open?.sheet === 'wet' && <WetForm page={page} done={close} />}
+        {open?.sheet === 'hatch' && <HatchForm page={page} done={close} />}
       </Dialog>
     </>
   );

@@ -1,94 +1,20 @@
 import { useState } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
-import { formatDay, houseDay } from '@freshet/core/time';
+import { useNavigate, useParams } from 'react-router';
 import { formatNumber, inUnits } from '@freshet/core/units';
-import { showHeads, showVolume, useGet, useHouse, type Reply } from '../../data';
+import { showVolume, useGet, useHouse, type Reply } from '../../data';
 import { ChangeForm, EquipForm, MoveTankForm, ReadingForm, RegimeForm, TankEventForm, type Rack, type Tank } from '../../room';
 import { ClutchForm, FoundForm } from '../../broods';
-import { MealTaps } from '../../larder';
-import { CountForm, LossForm, LotForm, type SomeLot } from '../../stock';
+import { CountForm, LossForm, LotForm } from '../../stock';
 import { TransferSheet } from '../../transfers';
-import { Button, ButtonLink, Dialog, Empty, LinkButton, Loaded, PageHead, Panel, STAGE_WORDS, Swatch, Why } from '../../ui';
-import { ChoreRow } from '../../rounds';
+import { Button, ButtonLink, Dialog, Empty, Loaded, PageHead, Panel, Why } from '../../ui';
 import { EntryList } from '../EntryList';
 import { DeathForm } from './DeathForm';
+import { LivesHere, toSome, type Life, type Sheet } from './LivesHere';
 import { ReadinessPanel } from './ReadinessPanel';
-import { TightLine } from './TightLine';
+import { TodayHere } from './TodayHere';
 import { TouchesPanel } from './TouchesPanel';
+import { VesselPage } from './VesselPage';
 import { WaterPanel } from './WaterPanel';
-
-type Life = Reply<'tankLife'>[number];
-type LifeLot = Life['lots'][number];
-type Sheet =
-  | { kind: 'reading' | 'stock' | 'change' | 'death' | 'regime' | 'equipment' | 'place' | 'event' | 'found' }
-  | { kind: 'eggs'; attempt: Life['attempts'][number] }
-  | { kind: 'move' | 'loss' | 'count'; lot: LifeLot };
-
-const toSome = (lot: LifeLot, tankId: string): SomeLot => ({ ...lot, tankId });
-
-function LivesHere({ life, open }: { life: Life; open: (sheet: Sheet) => void }) {
-  const house = useHouse();
-  const may = house.may('sitter');
-  return (
-    <Panel title="Lives here">
-      {life.lots.length === 0 && life.cultures.length === 0 && <p className="text-quiet">Empty.</p>}
-      {life.lots.map((lot) => (
-        <div key={lot.id} className="border-b border-rule py-1.5">
-          <div className="flex items-start gap-2.5">
-            <span className="pt-1">
-              <Swatch kind={lot.stage} width={18} height={14} />
-            </span>
-            <div className="min-w-0 flex-1">
-              <b>{lot.speciesName}</b> {showHeads(lot)}
-              <div className="text-note text-quiet">
-                {STAGE_WORDS[lot.stage]}
-                {`, here since ${formatDay(houseDay(lot.since, house.timeZone), house.today)}`}
-                {lot.broodId && (
-                  <>
-                    ,{' '}
-                    <Link to={`/broods/${lot.broodId}`} className="link">
-                      {life.broods.find((brood) => brood.id === lot.broodId)?.name ?? 'brood'}
-                    </Link>
-                  </>
-                )}
-              </div>
-            </div>
-          </div>
-          {may && (
-            <div className="flex gap-4 pl-7">
-              {lot.broodId && <LinkButton onClick={() => open({ kind: 'count', lot })}>count</LinkButton>}
-              <LinkButton onClick={() => open({ kind: 'move', lot })}>move or split</LinkButton>
-              <LinkButton onClick={() => open({ kind: 'loss', lot })}>loss</LinkButton>
-            </div>
-          )}
-        </div>
-      ))}
-      <TightLine life={life} />
-      {life.lastFed && life.lots.length > 0 && <MealTaps tankId={life.tankId} code={life.code} />}
-      {life.cultures.map((culture) => (
-        <Link
-          key={culture.id}
-          to={`/larder/cultures/${culture.id}`}
-          className="flex items-center gap-2.5 border-b border-rule py-2"
-        >
-          <Swatch kind="culture" width={18} height={14} />
-          <b>{culture.name}</b>
-        </Link>
-      ))}
-      {life.attempts.map((attempt) => (
-        <p key={attempt.id} className="border-b border-rule py-2">
-          <Link to={`/spawns/${attempt.id}`} className="link">
-            {attempt.name}
-          </Link>{' '}
-          <span className="text-quiet">
-            {attempt.from > house.today ? 'books it from' : 'holds it since'} {formatDay(attempt.from, house.today)}
-            {attempt.to && ` to ${formatDay(attempt.to, house.today)}`}
-          </span>
-        </p>
-      ))}
-    </Panel>
-  );
-}
 
 function Measures({ tank, rack, level }: { tank: Tank; rack: Rack; level: number }) {
   const house = useHouse();
@@ -123,27 +49,6 @@ function Measures({ tank, rack, level }: { tank: Tank; rack: Rack; level: number
         .filter(Boolean)
         .join(', ')}
     </>
-  );
-}
-
-function Chores({ tankId }: { tankId: string }) {
-  const round = useGet('round');
-  const stop = round.data?.stops.find((candidate) => candidate.tankId === tankId);
-  return (
-    <Panel title="Today here">
-      {stop?.notes.map((note) => (
-        <p key={note} className="mb-1 border-l-2 border-edge pl-2.5 text-note text-quiet">
-          {note}
-        </p>
-      ))}
-      {stop && round.data ? (
-        stop.chores.map((chore) => (
-          <ChoreRow key={chore.key} chore={chore} stop={stop} day={round.data?.day ?? ''} ahead={false} />
-        ))
-      ) : (
-        <p className="text-quiet">Nothing extra today.</p>
-      )}
-    </Panel>
   );
 }
 
@@ -235,8 +140,10 @@ export function TankPage() {
   return (
     <Loaded reply={room} what="the tank">
       {(data) => {
+        const vessel = data.vessels.find(({ id }) => id === tankId);
         const found = find(data, tankId);
         const life = lives.data?.find((candidate) => candidate.tankId === tankId);
+        if (vessel) return <VesselPage vessel={vessel} life={life} room={data} />;
         if (!found) return <Empty title="There’s no such tank">It may have been undone.</Empty>;
         const open = life?.attempts.filter((attempt) => attempt.from <= house.today) ?? [];
         return (
@@ -291,7 +198,7 @@ export function TankPage() {
                 openRegime={() => setSheet({ kind: 'regime' })}
               />
               <div className="divide-y divide-rule">
-                <Chores tankId={tankId} />
+                <TodayHere tankId={tankId} />
                 <TouchesPanel room={data} tankId={tankId} code={found.tank.code} />
               </div>
             </div>
