@@ -1,7 +1,7 @@
 import { BAR_RANK, groupBy, type Agenda, type Alarm, type Bar } from '../agenda';
 import { codesOf } from '../room';
 import { wouldEat, wouldSeize } from '../species';
-import { formatInstant, houseDay } from '../time';
+import { formatDay, formatInstant, houseDay } from '../time';
 import { broodChores } from './broodChores';
 import { BROODS_CHORES } from './choreKinds';
 import { dropBars, dropChores } from './drops';
@@ -10,6 +10,19 @@ import { leaveAlarms } from './leaves';
 import { peatBars } from './peat';
 import { residentsOf, type Resident } from './residents';
 import { isStripped } from './stripping';
+
+/** A brood of which nobody said for weeks what became of it: one question, with the ways to answer it on its page. */
+function forgottenAlarm({ brood, species, state }: ReadBrood, codes: string, { now, today, timeZone }: BroodsView): Alarm {
+  const due = state.windows.find(({ status }) => status === 'overdue');
+  const stage = due?.stage === 'hatch' ? (species.start === 'carried' ? 'let go' : 'hatched') : 'swum free';
+  return {
+    key: `forgotten:${brood.id}`,
+    severity: 'soon',
+    title: `${codes}: what became of ${brood.name}?`,
+    text: `They should have ${stage} by ${formatDay(houseDay(due?.latest ?? now, timeZone), today)}, and nothing was logged since. Count them, write them off, or log that they’re still ${state.stage === 'eggs' ? 'eggs' : 'there'}.`,
+    subject: { kind: 'brood', id: brood.id },
+  };
+}
 
 function broodAlarms(view: BroodsView): Alarm[] {
   const alarms: Alarm[] = [];
@@ -23,6 +36,10 @@ function broodAlarms(view: BroodsView): Alarm[] {
       view,
       read.lots.map((lot) => lot.tankId),
     );
+    if (state.isForgotten) {
+      alarms.push(forgottenAlarm(read, codes, view));
+      continue;
+    }
     for (const window of state.windows)
       if (window.status === 'overdue')
         alarms.push({
@@ -60,6 +77,8 @@ const troubleAlarms = (view: BroodsView): Alarm[] =>
 function stageBars(read: ReadBrood, view: BroodsView): Bar[] {
   const { brood, species, state, lots } = read;
   if (isResting(read)) return peatBars(read, view);
+  // Nobody waits for them any more, until somebody says so.
+  if (state.isForgotten) return [];
   const { timeZone } = view;
   const subject = { kind: 'brood', id: brood.id } as const;
   const codes = codesOf(

@@ -123,6 +123,7 @@ function pickChores({ brood, species, state, attempt }: ReadBrood, tank: RoomTan
 /** Chores of one brood in one of its tanks on a day. */
 export function broodChores(read: ReadBrood, tank: RoomTank, view: BroodsView, day: Day): Chore[] {
   const { state } = read;
+  if (state.isForgotten) return sightingChores(read, tank, view, day);
   const chores = [
     ...eggChores(read, tank, view, day),
     ...methodChores(read, tank, view, day),

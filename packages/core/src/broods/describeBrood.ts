@@ -67,6 +67,8 @@ export interface BroodRecord extends BroodFacts {
 export interface BroodState {
   stage: LifeStage;
   windows: StageWindow[];
+  /** Nobody logged a stage for two weeks after its window: nothing further is expected until somebody says what became of them. */
+  isForgotten: boolean;
   next: StageWindow | null;
   /** Whole days since it was laid or born, by the middle of an uncertain date. */
   ageDays: number;
@@ -87,6 +89,9 @@ export interface BroodState {
 
 const DAY_MS = 86_400_000;
 const GROWING_FROM_MM = 10;
+
+/** So long after its window a stage that nobody logged is no longer waited for. */
+const FORGOTTEN_DAYS = 14;
 
 /** Eggs in peat hatch within hours to two days of their wetting, however long they rested. */
 const WETTED_DAYS = [0.1, 2] as const;
@@ -118,7 +123,7 @@ export function describeBrood(
   const assumedTempC = middle(figures.tempC);
   const from = developsFrom(facts, species, now, timeZone);
   const rested = species.eggsRest && from !== null && figures.hatch !== null;
-  const windows =
+  const expected =
     from === null
       ? []
       : developmentWindows({
@@ -133,6 +138,10 @@ export function describeBrood(
           now,
           timeZone,
         });
+  const overdue = expected.findIndex(({ status }) => status === 'overdue');
+  const passed = expected[overdue]?.latest ?? null;
+  const isForgotten = passed !== null && daysBetween(houseDay(passed, timeZone), houseDay(now, timeZone)) > FORGOTTEN_DAYS;
+  const windows = isForgotten ? expected.slice(0, overdue + 1) : expected;
   const feed = windows.find((window) => window.stage === 'firstFeed') ?? null;
   const swimming = species.start === 'born' ? facts.laid : facts.freeSwimming;
   const next = windows.find((window) => window.status !== 'observed') ?? null;
@@ -145,6 +154,7 @@ export function describeBrood(
     return {
       stage: facts.hatched ? 'yolk' : 'eggs',
       windows,
+      isForgotten,
       next,
       ageDays,
       feedingDays: null,
@@ -169,13 +179,27 @@ export function describeBrood(
   const { main: food, beside } = foodsOn(figures, Math.max(0, Math.floor(grown)));
   const smallestMm = measured ? lengthMm * (measured.smallestTenthMm / measured.meanMm) : smallestTenthMm(lengthMm);
   const shifted = ready && { from: plusDays(ready.from, -aheadDays), to: plusDays(ready.to, -aheadDays) };
-  return { stage, windows, next, ageDays, feedingDays, lengthMm, aheadDays, smallestMm, food, beside, ready: shifted };
+  return {
+    stage,
+    windows,
+    isForgotten,
+    next,
+    ageDays,
+    feedingDays,
+    lengthMm,
+    aheadDays,
+    smallestMm,
+    food,
+    beside,
+    ready: shifted,
+  };
 }
 
 /** What stands of a brood whose dates cannot be worked out: what was seen, and nothing that is expected. */
 export const undescribedBrood = (facts: BroodFacts, now: Instant, timeZone: string): BroodState => ({
   stage: facts.freeSwimming ? 'fry' : facts.hatched ? 'yolk' : 'eggs',
   windows: [],
+  isForgotten: false,
   next: null,
   ageDays: daysBetween(houseDay(middleOf(facts.laid), timeZone), houseDay(now, timeZone)),
   feedingDays: null,

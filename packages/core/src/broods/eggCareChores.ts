@@ -1,5 +1,5 @@
 import { chore, tick, type Chore } from '../agenda';
-import { DYE_CAUTION, doseAfterChange, VESSEL_RULES, type RoomTank } from '../room';
+import { DYE_CAUTION, doseAfterChange, heaterCaution, VESSEL_RULES, type RoomTank } from '../room';
 import { EGG_WAYS } from '../spawning';
 import { methodOf, type EggCare } from '../species';
 import { addDays, daysBetween, houseDay, type Day } from '../time';
@@ -113,7 +113,7 @@ export function boxChores(read: ReadBrood, tank: RoomTank, view: BroodsView, day
           : `${formatNumber(dailyChangeFraction * 100)} % of ${formatNumber(tank.litres)} L, from the recipe for a box of eggs.`,
         ...(dueToday ? ['They’re about to hatch. Pour through a net and check it.'] : []),
       ],
-      ...(small ? {} : { caution: 'Unplug the heater before the level falls below it.' }),
+      caution: small ? null : heaterCaution(tank),
       tick: tick('waterChange', tank.id),
     }),
   ];

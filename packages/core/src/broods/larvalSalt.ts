@@ -91,7 +91,7 @@ const JARS: readonly VesselKind[] = ['larvalJar', 'tub', 'bowl'];
 /** Before they are let go: a jar, salt water and algae, days ahead. */
 function jarChores({ brood, species, state }: ReadBrood, larvae: Larvae, view: BroodsView, tank: RoomTank, day: Day): Chore[] {
   const release = state.windows.find(({ stage }) => stage === 'hatch');
-  if (!release?.earliest || release.status !== 'predicted' || state.stage !== 'eggs') return [];
+  if (!release?.earliest || state.stage !== 'eggs') return [];
   const from = houseDay(release.earliest, view.timeZone);
   if (day < addDays(from, -READY_DAYS)) return [];
   const free = freeVessels(view, JARS);

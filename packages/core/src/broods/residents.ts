@@ -10,7 +10,7 @@ export type LengthBy = 'measured' | 'curve' | 'grown';
 
 /** Whether nobody lives in a tank but eggs and young of broods: then it is their box or jar, whatever it is otherwise. */
 export const holdsOnlyYoung = (view: BroodsView, tankId: string): boolean =>
-  (view.lotsByTank.get(tankId) ?? []).every((lot) => totalHeads(lot) === 0 || lot.broodId !== null);
+  (view.lotsByTank.get(tankId) ?? []).every(({ broodId }) => broodId !== null);
 
 /** Vessels of some kinds that hold nobody, by their codes. */
 export const freeVessels = (view: BroodsView, kinds: readonly VesselKind[]): RoomTank[] =>

@@ -24,6 +24,7 @@ export const tank = (code: string, more: Partial<RoomTank> = {}): RoomTank => ({
   sump: null,
   growsAlgae: false,
   furnishing: null,
+  heaterW: null,
   rackCode: 'A',
   rackName: 'A',
   rackPosition: 1,

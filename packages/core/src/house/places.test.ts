@@ -118,6 +118,20 @@ describe('the plan of places', () => {
   });
 });
 
+describe('a box or jar', () => {
+  it('takes no young of the plan, empty or with some of the kind in it', () => {
+    const vessel = { ...tank('T2', { litres: 200, floorM2: 1 }), vessel: 'tub' as const };
+    const few = { ...young('N', 'T2', 5), id: 'few' };
+    for (const lots of [[young('N', 'T1', 110)], [young('N', 'T1', 105), few]]) {
+      const [t1] = house(full).tanks;
+      const taken = (t2: ReturnType<typeof tank>) =>
+        places({ tanks: t1 ? [t1, t2] : [], lots }).places.map(({ toCode }) => toCode);
+      expect(taken({ ...vessel, vessel: null })).toContain('T2');
+      expect(taken(vessel)).not.toContain('T2');
+    }
+  });
+});
+
 describe('a brood’s growth', () => {
   it('tells when colour can be judged where the method says so, as a guess, and who is a danger to whom', () => {
     const growing = (key: string) =>

@@ -28,6 +28,18 @@ describe('a change of water by its regime', () => {
     expect(changes(half(TODAY))[0]).toMatchObject({ amount: { value: 20, unit: 'L' }, amountText: '20 L' });
   });
 
+  it.each<[Parameters<typeof tank>[1], boolean]>([
+    [{}, true],
+    [{ heaterW: 50 }, true],
+    [{ heaterW: 0 }, false],
+    [{ outdoor: true }, false],
+    [{ outdoor: true, heaterW: 100 }, true],
+    [{ vessel: 'tub' }, false],
+  ])('warns of the heater where one may hang: %j %s', (more, warns) => {
+    const [change] = changes({ ...half(TODAY), tanks: [tank('T1', more)] });
+    expect(change?.caution).toBe(warns ? 'Unplug the heater before the level falls below it.' : null);
+  });
+
   it('says what it is of a water that tanks share', () => {
     const tanks = [tank('T1', { litres: 40, sump: 'S1' }), tank('T2', { litres: 160, sump: 'S1' }), tank('T3', { litres: 500 })];
     expect(changes({ ...half(TODAY), tanks })[0]?.why[1]).toBe('S1 is one water of 200 L: this changes 10 % of it.');

@@ -106,6 +106,42 @@ describe('eggs that are to lie apart', () => {
     // The tank's water runs through a tumbler: it is neither changed nor dyed.
     expect(asked(eggs('U', { plan: 'tumbler' }), 'U').some((row) => /^(eggChange|dye)/.test(row))).toBe(false);
     expect(asked(eggs('U', { plan: 'tumbler' }), 'U')).toContain('pickWhite all');
+    // Blue-eyes of a mop leave at the hatch; while their eggs are to be taken out they stay.
+    const mop = (hatched: string | null) =>
+      asked(
+        {
+          broods: [
+            brood('B', 'forktail-blue-eye', {
+              laid: exactly(at('2026-02-26')),
+              hatched: hatched === null ? null : exactly(hatched),
+              keeping: keeping(),
+            }),
+          ],
+          lots: [
+            lot('pair', 'T1', 'forktail-blue-eye', { males: 1, females: 1, unsexed: 0 }),
+            lot('e', 'T1', 'forktail-blue-eye', { broodId: 'B' }),
+          ],
+          temperatures: { T1: { at: NOW, tempC: 25 } },
+        },
+        'T1',
+      ).map((row) => row.split(' ')[0]);
+    expect(mop(null)).toContain('boxEggs');
+    expect(mop(null)).not.toContain('leave');
+    expect(mop(at('2026-03-09'))).toContain('leave');
+    expect(mop(at('2026-03-09'))).not.toContain('boxEggs');
+    // Scatterers leave after spawning; where the eggs are taken from them, they stay.
+    const scattered = (plan: EggKeeping['plan']) =>
+      asked(
+        {
+          broods: [brood('B', 'lemon-tetra', { laid: exactly(at('2026-03-09')), keeping: keeping({ plan }) })],
+          lots: [
+            lot('pair', 'T1', 'lemon-tetra', { males: 1, females: 1, unsexed: 0 }),
+            lot('e', 'T1', 'lemon-tetra', { broodId: 'B' }),
+          ],
+        },
+        'T1',
+      ).map((row) => row.split(' ')[0]);
+    expect([scattered('removeParents').includes('leave'), scattered('pullEggs').includes('leave')]).toEqual([true, false]);
     // A tank without adults is a box, too.
     expect(asked(eggs('T2'), 'T2')).toEqual(expect.arrayContaining(['eggChange 20 L']));
     // Left to their parents nothing is taken out.
@@ -149,6 +185,7 @@ describe('peat', () => {
         laid: exactly(at('2025-11-30')),
         peat: wetOn === null ? null : { label: 'N3', place: 'linen shelf', moisture: 'damp', wetOn, at: at('2025-12-01') },
         wetted: wetted === null ? null : exactly(wetted),
+        keeping: keeping(),
       }),
     ],
     lots: [lot('e', wetted === null ? 'N3' : 'T1', 'rachows-nothobranch', { broodId: 'B', unsexed: 60 })],
@@ -167,7 +204,8 @@ describe('peat', () => {
       expect(crowdingForecast(seen, 'N3', 400)).toBeNull();
       expect(deriveHorizon(seen, 60).filter(({ label }) => /first feed|hatch/.test(label))).toEqual([]);
     }
-    // Set for the 20th they hatch on the 20th to the 22nd.
+    // Set for the 20th they hatch on the 20th to the 22nd; set for today, from today on.
+    expect(windows(bag(TODAY))[0]).toBe('hatch 2026-03-10 2026-03-12');
     expect(windows(bag('2026-03-20'))[0]).toBe('hatch 2026-03-20 2026-03-22');
     expect(crowdingForecast(read(bag('2026-03-20')), 'N3', 400)).toBeNull();
   });
@@ -219,5 +257,7 @@ describe('larvae', () => {
     expect(jar(addDays(from, -7))).toEqual([]);
     expect(jar(addDays(from, -6))).toEqual(['larvalJar J']);
     expect(jar(from)).toEqual(['larvalJar J']);
+    // Past her day she may let go any hour: the jar is asked for still.
+    expect(jar(addDays(release.slice(0, 10) || from, 25))).toEqual(['larvalJar J']);
   });
 });

@@ -1,6 +1,6 @@
 import { BAR_RANK, chore, feedWords, tick, type Agenda, type Alarm, type Bar, type Chore, type PlacedChore } from '../agenda';
 import type { ReadBrood } from '../broods';
-import { codesOf, mealsByWalk } from '../room';
+import { codesOf, mealsByWalk, heaterCaution } from '../room';
 import { FOOD_NAMES, foodSpans } from '../species';
 import { addDays, dayNumber, daysBetween, formatDay, formatDayRange, houseDay, inARow, sentence, type Day } from '../time';
 import { formatNumber } from '../units';
@@ -126,7 +126,7 @@ function treatmentChores(view: LarderView, day: Day): PlacedChore[] {
           amount: { value: litres, unit: 'L' },
           amountText: `${formatNumber(litres)} L`,
           why: ['Take out what’s left of a treatment a third at a time. Put carbon in at the end.'],
-          caution: 'Unplug the heater before the level falls below it.',
+          caution: heaterCaution(tank),
           tick: tick('waterChange', tank.id),
         }),
       },

@@ -1,6 +1,6 @@
 import { residentsOf, type ReadBrood } from '../broods';
 import { firstFood, type Food, type FoodSpan, type ResolvedSpecies } from '../species';
-import { runningProgrammes, tooColdToFeed, totalHeads, type StockLot } from '../stock';
+import { foodStop, outdoorC, runningProgrammes, totalHeads, type StockLot } from '../stock';
 import { addDays, houseDay, type Day } from '../time';
 import type { LarderView } from './facts';
 import { knowledgeAt } from './knowledge';
@@ -71,7 +71,7 @@ export interface AdultMeal {
 
 /** What the grown animals of a tank eat on the view's day; null when nobody does. */
 export function adultMeal(view: LarderView, tankId: string, day: Day): AdultMeal | null {
-  if (tooColdToFeed(view, tankId) !== null) return null;
+  if (foodStop(view, tankId)) return null;
   const residents = residentsOf(view, tankId);
   const all = residents.filter(({ brood }) => brood === null);
   const own = all.filter(({ lot }) => runningProgrammes([lot], view, day).length === 0);
@@ -101,7 +101,7 @@ export function adultMeal(view: LarderView, tankId: string, day: Day): AdultMeal
     const words = 'Fasting day. No food for adults.';
     return { ration: null, conditioning, names: [], fasts: first ? [...fasts, { species: first.species, words }] : fasts };
   }
-  const tempC = view.tanks.get(tankId)?.outdoor ? (view.room.temperatures[tankId]?.tempC ?? null) : null;
+  const tempC = outdoorC(view, tankId);
   if (fastsForTravel(view, tankId, day)) {
     const [first] = own;
     const words = 'Some are travelling. No food the day before or on the day.';

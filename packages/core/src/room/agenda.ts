@@ -1,7 +1,7 @@
 import { choreKinds, chore, tick, type Agenda, type Alarm, type Chore, type PlacedChore } from '../agenda';
 import { daysBetween, everyDays, formatDay, formatInstant, houseDay, type Day } from '../time';
 import { formatNumber } from '../units';
-import { codeOf, type RoomTank, type RoomView } from './facts';
+import { codeOf, heaterCaution, type RoomTank, type RoomView } from './facts';
 
 export const ROOM_CHORES = choreKinds({
   waterChange: { anyHour: true, stays: true, seconds: 360, words: 'change water' },
@@ -53,7 +53,7 @@ function tankChores(tank: RoomTank, view: RoomView, day: Day): Chore[] {
           ...sharedWords(tank, view, litres),
           late > 0 ? `It was due on ${formatDay(due.dueOn, view.today)}.` : 'It is due today.',
         ],
-        caution: 'Unplug the heater before the level falls below it.',
+        caution: heaterCaution(tank),
         tick: tick('waterChange', tank.id),
       }),
     );

@@ -32,6 +32,8 @@ export interface RoomTank {
   growsAlgae: boolean;
   /** What’s in it; null where nobody noted it. */
   furnishing: Furnishing | null;
+  /** Watts of its heater, 0 for none; null where nobody said. */
+  heaterW: number | null;
   /** What kind of vessel it is; null for a tank. */
   vessel: VesselKind | null;
   /** The tank a vessel hangs in; null for tanks and for vessels that stand elsewhere. */
@@ -104,7 +106,7 @@ function fromHosts<Value extends { at: Instant }>(
   let changed = false;
   for (const { id, vessel, inTankId } of tanks) {
     const host = values[inTankId ?? ''];
-    if (!vessel || !host || !VESSEL_RULES[vessel].wet) continue;
+    if (!vessel || !host) continue;
     const own = values[id];
     const isOne = isWarmth || VESSEL_RULES[vessel].sharesWater;
     if (own && (!isOne || own.at >= host.at)) continue;
@@ -133,6 +135,12 @@ function sharedBySump<Value extends { at: Instant }>(
   }
   return shared;
 }
+
+/** What is said before the water of a tank falls: nothing where no heater hangs. */
+export const heaterCaution = ({ heaterW, outdoor, vessel }: Pick<RoomTank, 'heaterW' | 'outdoor' | 'vessel'>): string | null =>
+  heaterW === 0 || (heaterW === null && (outdoor || vessel !== null))
+    ? null
+    : 'Unplug the heater before the level falls below it.';
 
 /** Looks up what is known of the room. */
 export function readRoom(before: SpeciesView, room: RoomFacts): RoomView {

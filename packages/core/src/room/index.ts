@@ -46,6 +46,7 @@ export { decideQuarantine, QUARANTINE_DAYS, type Quarantine } from './biosecurit
 export {
   codeOf,
   codesOf,
+  heaterCaution,
   isProbed,
   QUIET_ROOM,
   readRoom,

@@ -38,8 +38,11 @@ export function fieldWords({ key, unit, words }: RecipeField, recipe: Recipe): s
 }
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
-export const seasonWords = (seasons: Recipe['seasons']): string =>
-  seasons.map(([from, to]) => `${MONTHS[from - 1] ?? ''} to ${MONTHS[to - 1] ?? ''}`).join(', ');
+/** "Mar to May". @param isSouth - south of the equator the year is turned round by half: "Sep to Nov" */
+export const seasonWords = (seasons: Recipe['seasons'], isSouth = false): string => {
+  const monthOf = (month: number) => MONTHS[(month - 1 + (isSouth ? 6 : 0)) % 12] ?? '';
+  return seasons.map(([from, to]) => `${monthOf(from)} to ${monthOf(to)}`).join(', ');
+};
 
 /** What differs between two recipes: where, and how each says it; `words` is the difference as one would tell it. */
 export interface Difference {

@@ -13,6 +13,7 @@ import {
   findClashes,
   freeTanks,
   inSeason,
+  seasonWords,
   planAttempt,
   planDays,
   RECIPE_BOOK,
@@ -304,5 +305,30 @@ describe('one change made in a recipe', () => {
     expect(full).toMatchObject({ tankSchool: 'mature', covered: false, firstIn: 'together', cover: [], steps: [], seasons: [] });
     expect(Object.keys(full)).toHaveLength(37);
     expect(Object.values(full).filter((value) => value === null)).toHaveLength(22);
+  });
+});
+
+describe('the words of a season', () => {
+  it.each<[readonly (readonly [number, number])[], boolean, string]>([
+    [[[3, 5]], false, 'Mar to May'],
+    [[[3, 5]], true, 'Sep to Nov'],
+    [[[10, 2]], false, 'Oct to Feb'],
+    [[[10, 2]], true, 'Apr to Aug'],
+    [
+      [
+        [4, 6],
+        [9, 10],
+      ],
+      true,
+      'Oct to Dec, Mar to Apr',
+    ],
+    [[], true, ''],
+  ])('%j, south %s: %s', (seasons, isSouth, words) => {
+    expect(seasonWords(seasons, isSouth)).toBe(words);
+    // Said and judged are one.
+    for (const [from] of seasons) {
+      const month = isSouth ? ((from + 5) % 12) + 1 : from;
+      expect(inSeason({ seasons }, `2026-${String(month).padStart(2, '0')}-15`, isSouth)).toBe(true);
+    }
   });
 });

@@ -1,10 +1,10 @@
 import { chore, choreKinds, feedWords, tick, type Agenda, type Alarm, type Chore } from '../agenda';
-import type { ResolvedSpecies } from '../species';
 import { checkTemperature, codeOf, exposureFacts, exposureIn, illnessIn, mealsByWalk, STALE_DAYS, type RoomTank } from '../room';
 import { addDays, daysBetween, formatDay, formatInstant, houseDay, sentence, timesADay, type Day } from '../time';
 import { formatNumber, formatRange } from '../units';
 import type { StockLot, StockProgramme, StockView } from './facts';
 import { JUDGED_QUANTITIES, JUDGED_WATER } from './judgedWater';
+import { kindsIn, outdoorAlarm, outdoorNotes } from './outdoors';
 
 export const STOCK_CHORES = choreKinds({
   condition: { seconds: 60, meal: true, words: 'conditioning food' },
@@ -105,10 +105,10 @@ export const BREACH_DAYS = 28;
 function temperatureAlarms(view: StockView): Alarm[] {
   const alarms: Alarm[] = [];
   const { now, timeZone, room } = view;
-  for (const [tankId, lots] of view.lotsByTank) {
+  for (const tankId of view.lotsByTank.keys()) {
     const tank = view.tanks.get(tankId);
     const last = room.temperatures[tankId];
-    if (!tank || !last || tank.outdoor) continue;
+    if (!tank || !last) continue;
     const subject = { kind: 'tank', id: tankId } as const;
     const age = daysBetween(houseDay(last.at, timeZone), view.today);
     if (age > STALE_DAYS) {
@@ -122,7 +122,12 @@ function temperatureAlarms(view: StockView): Alarm[] {
       });
       continue;
     }
-    const wrong = kindsOf(lots, view).flatMap((kept) => {
+    if (tank.outdoor) {
+      const alarm = outdoorAlarm(view, tankId);
+      if (alarm) alarms.push(alarm);
+      continue;
+    }
+    const wrong = kindsIn(view, tankId).flatMap((kept) => {
       const verdict = checkTemperature(last.tempC, kept.figures.tempC);
       return verdict === 'within' ? [] : [{ kept, verdict }];
     });
@@ -144,22 +149,18 @@ function temperatureAlarms(view: StockView): Alarm[] {
   return alarms;
 }
 
-/** The kinds that live in a tank, each once. */
-const kindsOf = (lots: readonly StockLot[], view: StockView): ResolvedSpecies[] =>
-  [...new Set(lots.map((lot) => lot.speciesKey))].flatMap((key) => view.species.get(key) ?? []);
-
 /** A value older than this says little of the water now. */
 const WATER_DAYS = 45;
 
 /** pH and hardness outside of what somebody in the tank wants, by more than the test may be off. */
 function waterAlarms(view: StockView): Alarm[] {
   const alarms: Alarm[] = [];
-  for (const [tankId, lots] of view.lotsByTank)
+  for (const tankId of view.lotsByTank.keys())
     for (const quantity of JUDGED_QUANTITIES) {
       const tank = view.tanks.get(tankId);
       const last = view.room[quantity][tankId];
       if (!tank || !last || daysBetween(houseDay(last.at, view.timeZone), view.today) > WATER_DAYS) continue;
-      const wrong = kindsOf(lots, view).filter(({ figures }) => {
+      const wrong = kindsIn(view, tankId).filter(({ figures }) => {
         const [low, high] = figures[quantity];
         return last.value + last.error < low || last.value - last.error > high;
       });
@@ -216,15 +217,6 @@ function illnessAlarms(view: StockView): Alarm[] {
   });
 }
 
-/** Below this an outdoor pond is not fed: cold animals do not digest, and the food rots. */
-const POND_FEED_FROM_C = 10;
-
-/** The temperature at which an outdoor tank is too cold to feed; null when it is fed. */
-export function tooColdToFeed(view: StockView, tankId: string): number | null {
-  const tempC = view.room.temperatures[tankId]?.tempC;
-  return view.tanks.get(tankId)?.outdoor && tempC !== undefined && tempC < POND_FEED_FROM_C ? tempC : null;
-}
-
 function notes(view: StockView, tankId: string): string[] {
   const tank: RoomTank | undefined = view.tanks.get(tankId);
   const found: string[] = [];
@@ -238,8 +230,7 @@ function notes(view: StockView, tankId: string): string[] {
     found.push(
       `Quarantine: its own net, hose and towel. Wash hands after.${quarantine ? ` Until ${formatDay(quarantine.endsOn, view.today)}.` : ''}`,
     );
-  const coldC = tooColdToFeed(view, tankId);
-  if (coldC !== null && view.lotsByTank.has(tankId)) found.push(`${formatNumber(coldC)} °C, too cold to feed; food would rot.`);
+  found.push(...outdoorNotes(view, tankId));
   return found;
 }
 

@@ -102,5 +102,6 @@ export {
   type StockProgramme,
   type StockView,
 } from './facts';
-export { BREACH_DAYS, runningProgrammes, stockAgenda, STOCK_CHORES, tooColdToFeed } from './agenda';
+export { BREACH_DAYS, runningProgrammes, stockAgenda, STOCK_CHORES } from './agenda';
+export { foodStop, outdoorC } from './outdoors';
 export { JUDGED_QUANTITIES, JUDGED_WATER, type JudgedQuantity } from './judgedWater';

@@ -51,10 +51,10 @@ export function createHours({ database, clock, log }: { database: Database; cloc
 
   return {
     current,
-    /** When light comes today by the house's clock: the lamp timer's, else the sun's; null when neither is known. */
-    async firstLight(who: Who): Promise<string | null> {
+    /** When light comes today by the house's clock: outdoors the sun's, inside the lamp timer's, else the sun's; null when neither is known. */
+    async firstLight(who: Who, outdoor = false): Promise<string | null> {
       const { lampOn, latitude, longitude } = await current(who);
-      if (lampOn) return lampOn;
+      if (lampOn && !outdoor) return lampOn;
       if (latitude === null || longitude === null) return null;
       const { civilDawn } = sun({ date: houseDay(clock.now(), who.timeZone), latitude, longitude });
       return civilDawn && localTime(civilDawn, who.timeZone);

@@ -53,6 +53,7 @@ function toTanks(rooms: Rooms, quarantined: ReadonlySet<string>): RoomTank[] {
         inTankId,
         growsAlgae: equipped.get(id)?.growsAlgae ?? false,
         furnishing: equipped.get(id)?.furnishing ?? null,
+        heaterW: equipped.get(id)?.heaterW ?? null,
       },
     ];
   });

@@ -6,6 +6,7 @@ import type { Applied, LogService, Scope, Undoing } from '../log';
 import { DomainError, groupBy, isDuplicate, type Database, type Reading, type Who } from '../platform';
 import { v7 as newId } from 'uuid';
 import { BARE, equipmentWords } from './equipmentWords';
+import { createRackOf } from './rackOf';
 import { createTankMoves } from './tankMoves';
 import { createVessels } from './vessels.service';
 import { createRoomRepository, type EquipmentRow, type ReadingRow, type TankRow } from './room.repository';
@@ -249,6 +250,12 @@ export function createRoom({
   return {
     repository,
     getTank,
+    /** Whether a tank stands under the sky. */
+    async isOutdoor(at: Reading, tankId: string): Promise<boolean> {
+      const rooms = await repository.all(at);
+      const tank = rooms.tanks.find(({ id }) => id === tankId);
+      return tank !== undefined && createRackOf(rooms)(tank)?.rack.kind === 'yard';
+    },
     mustHoldWater,
     mustBeTank,
     applyReading,

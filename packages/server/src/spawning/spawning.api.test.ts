@@ -202,6 +202,25 @@ describe('an attempt', () => {
     });
     await keeper.write('setHours', { ...hours, id: newId(), lampOn: '09:30', lampOff: '21:00', version });
     expect((await viewer.get('attempt', { params: { attemptId } })).firstLight).toBe('09:30');
+    // No lamp burns over a pond.
+    const [rackId, shelfId, pondId] = [newId(), newId(), newId()];
+    await keeper.write('addRack', { id: rackId, code: 'Y', name: 'Yard', kind: 'yard', quarantine: false, sump: null });
+    await keeper.write('addShelf', { id: shelfId, rackId, lengthCm: 400, depthCm: 200, heightCm: 90, loadLimitKg: null });
+    await keeper.write('addTank', {
+      id: pondId,
+      shelfId,
+      code: 'Y1',
+      lengthCm: 150,
+      widthCm: 100,
+      heightCm: 50,
+      waterHeightCm: 40,
+      glassMm: null,
+      substrateKg: 0,
+      facing: 'long',
+      leftCm: null,
+    });
+    const outside = await attempt(keeper, pondId, 'lemon-tetra', '2026-03-05', { sires: [sire], dams: [dam] });
+    expect((await viewer.get('attempt', { params: { attemptId: outside } })).firstLight).toMatch(/^06:[1-3]\d$/);
     expect(await keeper.call('setHours', { ...hours, id: newId(), walks: ['18:00', '07:00'] })).toMatchObject({
       body: { errors: [{ pointer: '#/walks' }] },
     });

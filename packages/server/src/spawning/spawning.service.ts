@@ -179,7 +179,7 @@ export function createSpawning({
       if (!found) throw new DomainError('request/not-found', { detail: 'There’s no such spawning.' });
       const side = (role: 'sire' | 'dam') => found.parents.filter((parent) => parent.role === role).map(({ lotId }) => lotId);
       const [firstLight, inbreeding] = await Promise.all([
-        hours.firstLight(who),
+        room.isOutdoor(who, found.tankId).then((outdoor) => hours.firstLight(who, outdoor)),
         inbreedingOf(who, found.speciesKey, side('sire'), side('dam')),
       ]);
       return { ...found, firstLight, inbreeding };

@@ -174,7 +174,8 @@ export function AttemptForm({
   const alternatives = clashes.some(({ what }) => what !== 'parents')
     ? freeTanks(wanted, read.ok ? read.value.litres : null, tanks, others).slice(0, 4)
     : [];
-  const isOut = read.ok && days && !inSeason(read.value, days.triggerOn, (hours?.latitude ?? 1) < 0);
+  const isSouth = (hours?.latitude ?? 1) < 0;
+  const isOut = read.ok && days && !inSeason(read.value, days.triggerOn, isSouth);
   const byRecipe = choices.allRecipes.find(({ ref }) => ref === recipeRef);
   return (
     <form noValidate onSubmit={(event) => void entry.submit(event)}>
@@ -203,7 +204,7 @@ export function AttemptForm({
           {values.speciesKey && <OverStock speciesKey={values.speciesKey} />}
           <PlanClashes
             {...{ clashes, alternatives }}
-            outOfSeason={isOut ? seasonWords(read.value.seasons) : null}
+            outOfSeason={isOut ? seasonWords(read.value.seasons, isSouth) : null}
             take={(tankId) => setValue('tankId', tankId)}
           />
           {chosen && (

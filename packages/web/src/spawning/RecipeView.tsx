@@ -10,7 +10,7 @@ import {
   type RecipeField,
 } from '@freshet/core/spawning';
 import { inUnits } from '@freshet/core/units';
-import { useHouse } from '../data';
+import { useGet, useHouse } from '../data';
 import { Fact } from '../ui';
 
 /** Letters that stand beside a name. */
@@ -25,6 +25,7 @@ const GROUPS: [RecipeField['group'], string][] = [
 /** A recipe read at a glance: the steps first, then everything that was said. */
 export function RecipeView({ recipe, isBorn = false }: { recipe: Recipe; isBorn?: boolean }) {
   const { units } = useHouse();
+  const isSouth = (useGet('hours').data?.latitude ?? 1) < 0;
   const show = (words: string) => inUnits(words, units);
   const trigger = RECIPE_FIELDS.filter(({ group }) => group === 'trigger');
   const facts = (group: RecipeField['group']) =>
@@ -68,7 +69,7 @@ export function RecipeView({ recipe, isBorn = false }: { recipe: Recipe; isBorn?
                 </Fact>,
               ];
         })}
-        {recipe.seasons.length > 0 && <Fact label="Season">{seasonWords(recipe.seasons)}</Fact>}
+        {recipe.seasons.length > 0 && <Fact label="Season">{seasonWords(recipe.seasons, isSouth)}</Fact>}
       </section>
       {GROUPS.map(([group, title]) => {
         const rows = facts(group);

@@ -40,7 +40,7 @@ export function nextSentence(
     if (stop && stop <= today)
       return `No eggs by the decision day: ${recipe.nextLever ? `try ${LEVER_WORDS[recipe.nextLever].toLowerCase()}` : 'rest them, or change one thing'}, or end it.`;
     if (late < today) return 'Eggs are later than usual. Look once more, then decide.';
-    return `Expect eggs ${formatDayRange(soon < today ? today : soon, late, today)}. Look before lights-on${firstLight ? ` (${firstLight})` : ''} and again at dusk.`;
+    return `Expect eggs ${formatDayRange(soon < today ? today : soon, late, today)}. Look at first light${firstLight ? ` (${firstLight})` : ''} and again at dusk.`;
   }
   if (state === 'spawning' || state === 'with a brood') return null;
   return null;
