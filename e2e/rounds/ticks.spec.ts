@@ -39,6 +39,7 @@ const LOGS: Record<string, string[]> = {
   sighting: ['observation'],
   peatCheck: [],
   bagPeat: [],
+  collectPeat: ['care'],
   pickEggs: ['eggPick'],
   leave: ['move'],
   lookForMales: ['care'],

@@ -7,7 +7,7 @@ import { BROODS_CHORES } from './choreKinds';
 import { dropBars, dropChores } from './drops';
 import { isResting, type BroodsView, type ReadBrood } from './facts';
 import { leaveAlarms } from './leaves';
-import { peatBars } from './peat';
+import { collectChores, peatBars } from './peat';
 import { residentsOf, type Resident } from './residents';
 import { isStripped } from './stripping';
 
@@ -163,6 +163,7 @@ export const broodsAgenda: Agenda<BroodsView> = {
   kinds: BROODS_CHORES,
   chores: (view, day) => [
     ...dropChores(view, day),
+    ...collectChores(view, day),
     ...[...view.broodsByTank].flatMap(([tankId, broods]) => {
       const tank = view.tanks.get(tankId);
       return tank ? broods.flatMap((read) => broodChores(read, tank, view, day).map((due) => ({ tankId, chore: due }))) : [];

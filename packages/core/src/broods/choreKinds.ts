@@ -20,6 +20,7 @@ export const BROODS_CHORES = choreKinds({
   lookEggs: { seconds: 20, way: 'watch', words: 'look at eggs and wrigglers' },
   eggCare: { seconds: 90, words: 'care of eggs by the method' },
   peatCheck: { seconds: 60, way: 'watch', words: 'check the peat' },
+  collectPeat: { anyHour: true, stays: true, seconds: 300, words: 'collect the peat' },
   bagPeat: { anyHour: true, stays: true, seconds: 300, words: 'bag the peat' },
   wetPeat: { stays: true, seconds: 300, words: 'wet the peat' },
   pickEggs: {

@@ -1,4 +1,4 @@
-import { chore, type Bar, BAR_RANK, type Chore } from '../agenda';
+import { chore, tick, type Bar, BAR_RANK, type Chore, type PlacedChore } from '../agenda';
 import { type ResolvedSpecies } from '../species';
 import { addDays, daysBetween, formatDay, formatDayRange, houseDay, type Day } from '../time';
 import { BROODS_CHORES } from './choreKinds';
@@ -81,6 +81,44 @@ export function peatChores(read: ReadBrood, tankId: string, view: BroodsView, da
       }),
     );
   return due;
+}
+
+/** What a collecting of peat is logged as, and how often it is asked for, days. */
+const PEAT = 'peat for eggs';
+const COLLECT_DAYS = 7;
+
+/** Where those whose eggs rest in peat are together, the peat is lifted out weekly, so that a bag is of one age. */
+export function collectChores(view: BroodsView, day: Day): PlacedChore[] {
+  return [...view.attempts.values()].flatMap((attempt) => {
+    const { id, tankId, from, to, parentLotIds } = attempt;
+    const isOpen = from <= day && (to === null || to >= day);
+    const layHere = (view.lotsByTank.get(tankId) ?? []).some((lot) => parentLotIds.includes(lot.id));
+    if (!view.species.get(attempt.speciesKey)?.eggsRest || !isOpen || !layHere) return [];
+    const looked = (view.room.care[tankId] ?? []).findLast(({ kind, what }) => kind === 'looked' && what === PEAT);
+    const laid = view.broods.flatMap(({ brood }) => (brood.attemptId === id ? [houseDay(brood.laid.to, view.timeZone)] : []));
+    const last = [from, ...laid, ...(looked ? [houseDay(looked.at, view.timeZone)] : [])].sort().at(-1) ?? from;
+    const days = daysBetween(last, day);
+    // What was ticked today stands there as done.
+    if (days !== 0 && days < COLLECT_DAYS) return [];
+    if (days === 0 && !looked) return [];
+    return [
+      {
+        tankId,
+        chore: chore(BROODS_CHORES.collectPeat, {
+          subject: id,
+          day,
+          text: 'Lift the peat out and look for eggs',
+          amountText: `last ${formatDay(last, view.today)}`,
+          overdue: days > COLLECT_DAYS,
+          why: [
+            'Weekly, so that the eggs of one bag are of one age. Squeeze it over a net and look with a lamp.',
+            'Eggs in it? Log them with Eggs or young on the tank, then bag the peat. None? Put it back and tick this.',
+          ],
+          tick: tick('looked', tankId, PEAT),
+        }),
+      },
+    ];
+  });
 }
 
 /** The wetting of a bag on the Horizon. */

@@ -3,7 +3,7 @@ import { crowdingForecast, tankFreeOn } from '../growout';
 import { deriveHorizon, deriveRound } from '../rounds';
 import { VESSEL_KINDS, vesselFault, type VesselKind, type VesselPlace } from '../room';
 import { addDays } from '../time';
-import { brood, exactly, house, lot, NOW, tank, TODAY, view, type Told } from './houseFixture';
+import { attempt, brood, exactly, house, lot, NOW, tank, TODAY, view, type Told } from './houseFixture';
 
 const at = (day: string, time = '08:00') => `${day}T${time}:00.000Z`;
 const inTank: VesselPlace = { inTankId: 'T1', place: null };
@@ -208,6 +208,39 @@ describe('peat', () => {
     expect(windows(bag(TODAY))[0]).toBe('hatch 2026-03-10 2026-03-12');
     expect(windows(bag('2026-03-20'))[0]).toBe('hatch 2026-03-20 2026-03-22');
     expect(crowdingForecast(read(bag('2026-03-20')), 'N3', 400)).toBeNull();
+  });
+
+  it('is collected weekly where the adults are together, from the last look or clutch on, until the spawning ends', () => {
+    const due = (attemptFrom: string, more: Partial<Told> = {}, day = TODAY, to: string | null = null) =>
+      deriveRound(
+        view(
+          house({
+            lots: [lot('p', 'T1', 'rachows-nothobranch', { males: 1, females: 2, unsexed: 0 })],
+            attempts: [attempt('A', 'T1', 'rachows-nothobranch', { from: attemptFrom, to, parentLotIds: ['p'] })],
+            ...more,
+          }),
+        ),
+        day,
+      )
+        .stops.flatMap(({ chores }) => chores)
+        .filter(({ kind }) => kind === 'collectPeat')
+        .map(({ amountText, overdue }) => [amountText, overdue]);
+    expect(due('2026-03-04')).toEqual([]);
+    expect(due('2026-03-03')).toEqual([['last Tue 3 Mar', false]]);
+    expect(due('2026-03-02')).toEqual([['last Mon 2 Mar', true]]);
+    expect(due('2026-02-01', {}, TODAY, '2026-03-09')).toEqual([]);
+    expect(due('2026-02-01', { lots: [lot('p', 'T2', 'rachows-nothobranch')] })).toEqual([]);
+    const looked = (day: string, what = 'peat for eggs'): Partial<Told> => ({
+      room: { care: { T1: [{ kind: 'looked', what, at: at(day, '07:00') }] } },
+    });
+    expect(due('2026-02-01', looked('2026-03-04'))).toEqual([]);
+    expect(due('2026-02-01', looked('2026-03-03'))).toEqual([['last Tue 3 Mar', false]]);
+    expect(due('2026-02-01', looked('2026-03-08', 'young males'))).toEqual([['last Sun 1 Feb', true]]);
+    const clutch: Partial<Told> = {
+      broods: [brood('B', 'rachows-nothobranch', { attemptId: 'A', laid: exactly(at('2026-03-06')) })],
+    };
+    const lots = [lot('p', 'T1', 'rachows-nothobranch'), lot('e', 'N3', 'rachows-nothobranch', { broodId: 'B' })];
+    expect(due('2026-02-01', { ...clutch, lots, tanks: [tank('T1'), lone('N3', 'peatBag', 0.5)] })).toEqual([]);
   });
 
   it('is wetted, and hatches within two days; what lies still is said then', () => {
