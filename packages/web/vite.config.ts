@@ -32,6 +32,15 @@ const withoutWhatServersKnow = {
 
 export default defineConfig({
   plugins: [withoutWhatServersKnow, react(), tailwindcss()],
+  resolve: {
+    alias: [
+      // React has this itself since long; the stand-in for older ones is of no use here.
+      {
+        find: /^use-sync-external-store\/shim(\/index\.js)?$/,
+        replacement: new URL('src/app/externalStore.ts', import.meta.url).pathname,
+      },
+    ],
+  },
   build: {
     outDir: '../../dist/web',
     emptyOutDir: true,

@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { EGG_PLANS } from '@freshet/core/species';
 import { FUNGUS_SCHOOLS } from '@freshet/core/spawning';
 import { StageWindowSchema } from '../spawning';
-import { Code, Day, Id, Instant, Override, TimeRange, WholeCount } from '../values';
+import { Code, Day, Id, Instant, Override, PlaceWords, TimeRange, WholeCount } from '../values';
 
 const words = (most: number, what: string) =>
   v.nullable(v.pipe(v.string(), v.trim(), v.maxLength(most, `${what}: at most ${most} letters.`)));
@@ -53,7 +53,6 @@ export const PickEggs = v.object({
 });
 
 export const MOISTURES = ['damp', 'wet', 'dry'] as const;
-const BagPlace = v.pipe(v.string(), v.trim(), v.minLength(1, 'Where does it lie?'), v.maxLength(60, 'At most 60 characters.'));
 /** Peat with eggs, put into a bag: its label, where it lies, how damp, when it is to be wetted. */
 export const BagPeat = v.object({
   id: Id,
@@ -62,7 +61,7 @@ export const BagPeat = v.object({
   /** The bag as a vessel, when it is a new one. */
   vesselId: Id,
   label: Code,
-  place: BagPlace,
+  place: PlaceWords,
   moisture: v.picklist(MOISTURES),
   wetOn: Day,
 });
@@ -77,7 +76,7 @@ export const PeatHatch = v.object({
   at: Instant,
   hatched: WholeCount,
   /** The bag of what goes back into peat; null where the rest is thrown out. */
-  again: v.nullable(v.object({ broodId: Id, lotId: Id, vesselId: Id, label: Code, place: BagPlace, wetOn: Day })),
+  again: v.nullable(v.object({ broodId: Id, lotId: Id, vesselId: Id, label: Code, place: PlaceWords, wetOn: Day })),
 });
 
 const span = v.object({ from: v.string(), to: v.string() });

@@ -1,42 +1,22 @@
 import * as v from 'valibot';
-import { VESSEL_KINDS, vesselFault } from '@freshet/core/room';
+import { VESSEL_KINDS } from '@freshet/core/room';
 import { entries, TOUCHES } from '../log';
-import { Code, Id } from '../values';
+import { Code, Id, PlaceWords } from '../values';
 
-const Place = v.nullable(v.pipe(v.string(), v.trim(), v.minLength(1, 'Where is it?'), v.maxLength(60, 'At most 60 characters.')));
+const Place = v.nullable(PlaceWords);
 
-/** A box, bag or jar: in a tank or at a place of its own, by its litres. */
-export const NewVessel = v.pipe(
-  v.object({
-    id: Id,
-    vesselId: Id,
-    kind: v.picklist(VESSEL_KINDS),
-    code: Code,
-    litres: v.number('Give the litres.'),
-    /** The tank it hangs in; null where it stands elsewhere. */
-    inTankId: v.nullable(Id),
-    /** "Linen shelf"; null where it hangs in a tank. */
-    place: Place,
-  }),
-  v.rawCheck(({ dataset, addIssue }) => {
-    if (!dataset.typed) return;
-    const { kind, litres } = dataset.value;
-    const fault = vesselFault(kind, litres, dataset.value);
-    if (fault)
-      addIssue({
-        message: fault.message,
-        path: [
-          {
-            type: 'object',
-            origin: 'value',
-            input: dataset.value,
-            key: fault.field,
-            value: (dataset.value as Record<string, unknown>)[fault.field],
-          },
-        ],
-      });
-  }),
-);
+/** A box, bag or jar: in a tank or at a place of its own, by its litres. What a kind can be is `vesselFault` of core, on both sides. */
+export const NewVessel = v.object({
+  id: Id,
+  vesselId: Id,
+  kind: v.picklist(VESSEL_KINDS),
+  code: Code,
+  litres: v.number('Give the litres.'),
+  /** The tank it hangs in; null where it stands elsewhere. */
+  inTankId: v.nullable(Id),
+  /** "Linen shelf"; null where it hangs in a tank. */
+  place: Place,
+});
 
 /** A vessel in use. */
 export const Vessel = v.object({
@@ -56,9 +36,9 @@ export const VesselAway = v.object({ id: Id, vesselId: Id });
 
 /** What is logged here: who may, and which addresses show it. */
 export const vesselEntries = entries({
-  vessel: { role: 'sitter', words: 'box, bag or jar set up', touches: TOUCHES.room },
-  vesselMove: { role: 'sitter', words: 'box, bag or jar moved', touches: TOUCHES.room },
-  vesselAway: { role: 'sitter', words: 'box, bag or jar put away', touches: TOUCHES.room },
+  vessel: { role: 'sitter', words: 'box or jar set up', touches: TOUCHES.room },
+  vesselMove: { role: 'sitter', words: 'box or jar moved', touches: TOUCHES.room },
+  vesselAway: { role: 'sitter', words: 'box or jar put away', touches: TOUCHES.room },
 });
 
 export const vesselEndpoints = {

@@ -8,6 +8,7 @@ export {
   Code,
   Currency,
   Note,
+  PlaceWords,
   Override,
   Version,
   When,

@@ -61,6 +61,9 @@ export const Code = v.pipe(
   v.regex(/^[\p{L}\p{N}][\p{L}\p{N}.\-/]*$/u, 'Letters, digits, dot, dash and slash only; no spaces.'),
 );
 
+/** Where something is, in words. */
+export const PlaceWords = v.pipe(v.string(), v.trim(), v.minLength(1, 'Where is it?'), v.maxLength(60, 'At most 60 characters.'));
+
 /** Free words. */
 export const Note = v.pipe(v.string(), v.trim(), v.maxLength(2000, 'At most 2000 characters.'));
 

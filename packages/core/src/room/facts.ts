@@ -7,7 +7,8 @@ import type { QuarantineRisk } from './biosecurity/standingContacts';
 import type { ProbeVerdict } from './readings/judgeProbe';
 import type { Readiness } from './readiness/decideReadiness';
 import type { Regime } from './water/regime';
-import { VESSEL_RULES, type VesselKind } from './vessels';
+import type { VesselKind } from './vesselKinds';
+import { VESSEL_RULES } from './vessels';
 
 /**
  * A tank with its place in the room; tubs have no shelf below them and stand on level 1. A vessel is one too, in a tank or at a place of its

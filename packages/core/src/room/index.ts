@@ -5,7 +5,9 @@ export { compareWalk, type WalkPlace } from './walkOrder';
 export { checkTemperature, type RangeVerdict } from './checkTemperature';
 export { blend, co2FromPh, phFromCarbonate, type Blend, type WaterPart } from './water/blend';
 export { shares, type SourceWater } from './water/shares';
-export { FURNISHING_WORDS, FURNISHINGS, type Furnishing } from './furnishing';
+export { FURNISHINGS, type Furnishing } from './furnishing';
+export { FURNISHING_WORDS } from './furnishingWords';
+export { VESSEL_KINDS, type VesselKind } from './vesselKinds';
 export { changeToTemperature, lossFromCooling, newWaterTemperature, rewarm, usualLossWPerK } from './water/warmth';
 export { changeForLimit, dilution, dripAcclimation, topOff } from './water/changes';
 export { freeAmmonia, oxygenSaturation } from './water/gases';
@@ -55,15 +57,7 @@ export {
   type RoomTank,
   type RoomView,
 } from './facts';
-export {
-  VESSEL_KINDS,
-  VESSEL_RULES,
-  vesselFault,
-  vesselWords,
-  type VesselKind,
-  type VesselPlace,
-  type VesselRule,
-} from './vessels';
+export { VESSEL_RULES, vesselFault, vesselWords, type VesselPlace, type VesselRule } from './vessels';
 export { CARE_KINDS, CARE_WORDS, type CareKind } from './care';
 export { ROOM_CHORES, roomAgenda, STALE_DAYS } from './agenda';
 export {

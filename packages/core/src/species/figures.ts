@@ -76,7 +76,7 @@ export const FIGURES = {
   /** Range the adults are kept in, °C. */
   tempC: figure('range', 'Temperature, adults', '°C', 'which tank suits them, alarms, the plan of a spawning', rangeOf(0, 45)),
   /** What they bear outdoors for a while without harm, °C. */
-  bearsC: figure('range', 'Temperature they bear outdoors', '°C', 'alarms and food of ponds and tubs', rangeOf(-2, 45)),
+  bearsC: figure('range', 'Temperature, outdoors', '°C', 'alarms and food outdoors', rangeOf(-2, 45)),
   ph: figure('range', 'pH', '', 'which tank suits them, alarms', rangeOf(3, 11)),
   ghDeg: figure('range', 'Hardness', '°dGH', 'which tank suits them, alarms', rangeOf(0, 100)),
   /** Temperatures at which eggs develop into sound young. */

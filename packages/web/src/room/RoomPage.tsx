@@ -237,7 +237,7 @@ export function RoomPage({ Send }: { Send: SendSheet }) {
                 />
               </>
             )}
-            <RoomSheets sheet={sheet} racks={data.racks} open={setSheet} Send={Send} />
+            <RoomSheets sheet={sheet} racks={data.racks} vessels={data.vessels} open={setSheet} Send={Send} />
           </>
         );
       }}

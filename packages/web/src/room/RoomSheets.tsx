@@ -1,4 +1,5 @@
 import { Suspense } from 'react';
+import type { Reply } from '../data';
 import { Dialog } from '../ui';
 import { LabelsForm } from './LabelsForm';
 import type { Rack, Tank } from './layoutRoom';
@@ -23,11 +24,13 @@ export type Sheet =
 export function RoomSheets({
   sheet,
   racks,
+  vessels,
   open,
   Send,
 }: {
   sheet: Sheet | null;
   racks: readonly Rack[];
+  vessels: Reply<'room'>['vessels'];
   open: (sheet: Sheet | null) => void;
   Send: SendSheet;
 }) {
@@ -81,7 +84,7 @@ export function RoomSheets({
       )}
       {sheet?.kind === 'labels' && (
         <Dialog title="Tank labels" about="A PDF with a code that opens the tank page" open onClose={close}>
-          <LabelsForm racks={racks} done={close} />
+          <LabelsForm racks={racks} vessels={vessels} done={close} />
         </Dialog>
       )}
     </>

@@ -1,12 +1,18 @@
 import { useRef } from 'react';
 import { v7 as newId } from 'uuid';
-import { VESSEL_KINDS, VESSEL_RULES, type VesselKind } from '@freshet/core/room';
-import { showVolume, useEntryForm, useHouse, type Reply } from '../data';
+import { VESSEL_KINDS, VESSEL_RULES, vesselFault, type VesselKind, type VesselPlace } from '@freshet/core/room';
+import { FieldProblem, showVolume, useEntryForm, useHouse, type Reply } from '../data';
 import { EntryFormFrame, QuantityField, readQuantity, SelectField, TextField } from '../ui';
 import type { Rack } from './layoutRoom';
 
 type Vessel = Reply<'room'>['vessels'][number];
 const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
+
+/** Says at its field what a vessel cannot be. @throws {FieldProblem} */
+function mustBePossible(kind: VesselKind, litres: number, at: VesselPlace): void {
+  const fault = vesselFault(kind, litres, at);
+  if (fault) throw new FieldProblem(fault.field, fault.message);
+}
 
 /** Which tank a vessel hangs in, or where it is instead. */
 function PlaceFields({
@@ -53,14 +59,15 @@ export function VesselForm({ racks, done }: { racks: readonly Rack[]; done: () =
   const entry = useEntryForm({
     name: 'addVessel',
     defaults: { kind: 'eggBox' as VesselKind, code: '', litres: '', inTankId: '', place: '' },
-    toBody: ({ kind, code, litres, inTankId, place }) => ({
-      ...ids.current,
-      kind,
-      code,
-      litres: readQuantity('litres', litres, 'volume', house.units.volume),
-      inTankId: VESSEL_RULES[kind].stands === 'apart' ? null : inTankId || null,
-      place: VESSEL_RULES[kind].stands !== 'inTank' && !inTankId ? place.trim() || null : null,
-    }),
+    toBody(values) {
+      const { kind, code } = values;
+      const { stands } = VESSEL_RULES[kind];
+      const litres = readQuantity('litres', values.litres, 'volume', house.units.volume);
+      const inTankId = stands === 'apart' ? null : values.inTankId || null;
+      const place = stands === 'inTank' || inTankId !== null ? null : values.place.trim() || null;
+      mustBePossible(kind, litres, { inTankId, place });
+      return { ...ids.current, kind, code, litres, inTankId, place };
+    },
     label: ({ code }) => `${code} set up`,
     done,
   });
@@ -101,13 +108,12 @@ export function VesselMoveForm({ vessel, racks, done }: { vessel: Vessel; racks:
   const entry = useEntryForm({
     name: 'moveVessel',
     defaults: { code: vessel.code, inTankId: vessel.inTankId ?? '', place: vessel.place ?? '' },
-    toBody: ({ code, inTankId, place }) => ({
-      id: id.current,
-      vesselId: vessel.id,
-      code,
-      inTankId: inTankId || null,
-      place: inTankId ? null : place.trim() || null,
-    }),
+    toBody(values) {
+      const inTankId = values.inTankId || null;
+      const place = inTankId === null ? values.place.trim() || null : null;
+      mustBePossible(kind, vessel.litres, { inTankId, place });
+      return { id: id.current, vesselId: vessel.id, code: values.code, inTankId, place };
+    },
     label: ({ code }) => `${code} moved`,
     done,
   });

@@ -29,6 +29,12 @@ export function WalkMap({ items, nextNumber }: { items: readonly WalkItem[]; nex
   const room = useGet('room');
   const [measure, width] = useWidth<HTMLDivElement>();
   const lines = linesByTank(items);
+  // A box is found at the tank it hangs in, where that has no line of its own.
+  const boxes = (room.data?.vessels ?? []).filter(({ id }) => lines.has(id));
+  const lineOf = (tankId: string) => {
+    const box = boxes.find(({ inTankId }) => inTankId === tankId);
+    return lines.get(tankId) ?? (box && lines.get(box.id));
+  };
   const spans = new Map<string, [number, number]>();
   const apart = new Map<string, number[]>();
   for (const { number, rackCode, stop } of items) {
@@ -53,7 +59,7 @@ export function WalkMap({ items, nextNumber }: { items: readonly WalkItem[]; nex
             return `${rack.quarantine ? 'own tools' : ''} ${span ? (span[0] === span[1] ? span[0] : `${span[0]} – ${span[1]}`) : ''}${[...(apart.get(rack.code) ?? [])].map((number) => `, ${number}`).join('')}`;
           }}
           draw={({ tank }, box) => {
-            const found = lines.get(tank.id);
+            const found = lineOf(tank.id);
             const number = found?.item.number ?? 0;
             const state: State = found && isDone(found.item) ? 'done' : found && number === nextNumber ? 'next' : 'open';
             const fill = { done: 'var(--ink)', next: 'var(--rust)', open: 'var(--sheet)' }[state];
