@@ -158,7 +158,16 @@ export function tellBrood(
   if (hatched.to > story.now) {
     // Peat is taken out of the adults' tank and lies in a bag.
     const bagged = plusDays(laid.to, 1);
-    if (species.eggsRest)
+    if (species.eggsRest) {
+      story.write(bagged, 'logCare', {
+        id: story.newId(bagged),
+        tankId: places.tankId(plan.tank),
+        care: 'looked',
+        what: 'peat for eggs',
+        amount: null,
+        unit: null,
+        at: bagged,
+      });
       story.write(bagged, 'bagPeat', {
         id: story.newId(bagged),
         broodId,
@@ -169,6 +178,7 @@ export function tellBrood(
         moisture: 'damp',
         wetOn: plusDays(laid.to, WET_AFTER_DAYS).slice(0, 10),
       });
+    }
     if (plan.box) {
       const at = plusDays(laid.to, 0.1);
       story.write(at, 'keepEggs', {

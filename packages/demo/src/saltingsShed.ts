@@ -85,9 +85,9 @@ function tellRoom(story: Story): Map<string, { id: string; tempC: number; outdoo
   }
   for (const { code, kind, litres, tank, place } of VESSELS) {
     const setUp = story.daysAgo(VESSELS_DAYS, '17:00');
-    const vesselId = story.newId(setUp);
+    const vesselId = story.asideId(setUp);
     const inTankId = tank ? (tanks.get(tank)?.id ?? null) : null;
-    story.write(setUp, 'addVessel', { id: story.newId(setUp), vesselId, kind, code, litres, inTankId, place: place ?? null });
+    story.write(setUp, 'addVessel', { id: story.asideId(setUp), vesselId, kind, code, litres, inTankId, place: place ?? null });
     tanks.set(code, { id: vesselId, tempC: tanks.get(tank ?? '')?.tempC ?? 20, outdoor: false });
   }
   return tanks;

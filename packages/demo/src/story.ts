@@ -14,6 +14,8 @@ export interface Story {
   random: Random;
   events: StoryEvent[];
   newId(at: string): string;
+  /** An id beside the story’s chances: what is added so shifts nothing that is told after it. */
+  asideId(at: string): string;
   /** The instant of a wall-clock time some days ago (ahead when negative). */
   daysAgo(days: number, time: string): string;
   day(daysAgo: number): string;
@@ -23,6 +25,7 @@ export interface Story {
 export function createStory(now: string, seed: number): Story {
   const random = createRandom(seed);
   const newId = createIds(random);
+  const asideId = createIds(createRandom(seed + 1));
   const today = houseDay(now, TIME_ZONE);
   const events: StoryEvent[] = [];
   const day = (daysAgo: number) => addDays(today, -daysAgo);
@@ -31,6 +34,7 @@ export function createStory(now: string, seed: number): Story {
     random,
     events,
     newId,
+    asideId,
     day,
     daysAgo: (days, time) => instantOf(day(days), time, TIME_ZONE),
     write(at, name, body) {
