@@ -136,6 +136,10 @@ export async function furnishRareChores(page: Page): Promise<() => Promise<void>
     dyeStockPercent: 1,
   };
   await clutch(await attempt(dyedTank, 'sixray-aspidoras', { recipe: dyed }), ago(1.2));
+  // Eggs that are to lie apart, still with their parents.
+  const [withParents] = await rack('XB', false, ['XB1']);
+  await lot(withParents, 'sixray-aspidoras', { males: 1, females: 1 }, ago(40));
+  await clutch(await attempt(withParents, 'sixray-aspidoras', { recipe: dyed }), ago(0.4));
   const box = await attempt(boxTank, 'sixray-aspidoras', { recipe: dyed });
   const hatching = newId();
   await write('clutches', {
